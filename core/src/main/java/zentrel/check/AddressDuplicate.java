@@ -1,0 +1,82 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterKind;
+import zentrel.plan.Id;
+import zentrel.plan.Segment;
+
+/** One address on two adapters: {@code address.duplicate}. */
+final class AddressDuplicate extends PathRule {
+    AddressDuplicate() {
+        super(
+                "address.duplicate",
+                "One address on two adapters",
+                "Two of one kind out of the box often have one address. Unicast then goes to whichever answered last; broadcast and groups still reach both. Set them up one at a time.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().hosts().stream().anyMatch(h -> !h.adapters().isEmpty());
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Segment segment : context.plan().segments()) {
+            Map<Ipv4Address, List<Adapter>> holders = new TreeMap<>();
+            for (Adapter adapter : context.index().adaptersOn(segment.id())) {
+                if (adapter.kind() != AdapterKind.LOOPBACK) {
+                    adapter.addresses().stream()
+                            .map(a -> a.inForce().address())
+                            .distinct()
+                            .forEach(a -> holders.computeIfAbsent(a, k -> new ArrayList<>())
+                                    .add(adapter));
+                }
+            }
+            holders.forEach((address, adapters) -> {
+                if (adapters.size() > 1) {
+                    findings.add(duplicate(context, segment, address, adapters));
+                }
+            });
+        }
+        return findings;
+    }
+
+    private Finding duplicate(CheckContext context, Segment segment, Ipv4Address address, List<Adapter> adapters) {
+        Adapter last = adapters.get(adapters.size() - 1);
+        List<Id> subjects = new ArrayList<>();
+        subjects.add(last.id());
+        adapters.stream().map(Adapter::id).filter(a -> !a.equals(last.id())).forEach(subjects::add);
+        String names = String.join(
+                " and ",
+                adapters.stream()
+                        .map(a -> context.index().hostOf(a.id()).name())
+                        .toList());
+        int at = 0;
+        for (int i = 0; i < last.addresses().size(); i++) {
+            if (last.addresses().get(i).inForce().address().equals(address)) {
+                at = i;
+            }
+        }
+        return unmet(
+                Severity.AT_RISK,
+                Optional.empty(),
+                subjects,
+                address + " is given to " + names + " on " + segment.name()
+                        + ": unicast reaches whichever answered last; broadcast and groups still reach all of them. Give the "
+                        + context.index().name(last.id()) + " another.",
+                context.signalPaths()
+                        .remedies()
+                        .giveAddress(
+                                last,
+                                at,
+                                Optional.of(last.addresses().get(at).inForce().subnet())));
+    }
+}

@@ -1,0 +1,48 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.SpecialAddresses;
+import zentrel.plan.Adapter;
+import zentrel.plan.Host;
+
+/** An address that no host may have: {@code address.not-a-host}. */
+final class AddressNotAHost extends PathRule {
+    AddressNotAHost() {
+        super(
+                "address.not-a-host",
+                "An address that no host may have",
+                "The first address of a subnet names the network and the last is its broadcast (RFC 1122; not in /31, RFC 3021). 0/8, groups and 240/4 are no hosts either. Some devices accept such an address and then behave oddly.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().hosts().stream().anyMatch(h -> !h.adapters().isEmpty());
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Host host : context.plan().hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                for (int i = 0; i < adapter.addresses().size(); i++) {
+                    HostAddress address = adapter.addresses().get(i).inForce();
+                    Optional<String> reason = SpecialAddresses.notAHost(address);
+                    if (reason.isPresent()) {
+                        findings.add(unmet(
+                                Severity.BROKEN,
+                                Optional.empty(),
+                                List.of(adapter.id()),
+                                "The " + context.index().name(adapter.id()) + " has " + address.address() + ", which "
+                                        + reason.get() + ". Give it another.",
+                                context.signalPaths().remedies().giveAddress(adapter, i, Optional.empty())));
+                    }
+                }
+            }
+        }
+        return findings;
+    }
+}

@@ -1,0 +1,76 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zentrel.path.Hop;
+import zentrel.path.HopKind;
+import zentrel.path.Issue;
+import zentrel.path.Leg;
+import zentrel.path.SignalPath;
+import zentrel.path.SignalPaths;
+import zentrel.path.Verdict;
+import zentrel.plan.Fixture;
+import zentrel.plan.Id;
+import zentrel.plan.Plan;
+import zentrel.plan.PlanIndex;
+
+/** One plan with all its paths judged, and the issues on them sorted by the rule that reports them. */
+public final class CheckContext {
+    /** An issue with where it was met. */
+    record Met(Issue issue, HopKind hop, Optional<Id> source, Optional<Id> target) {}
+
+    private final SignalPaths signalPaths;
+    private final List<SignalPath> paths;
+    private final Map<String, List<Met>> metByRule = new HashMap<>();
+
+    CheckContext(Plan plan) {
+        signalPaths = new SignalPaths(plan);
+        paths = signalPaths.all();
+        for (SignalPath path : paths) {
+            for (Leg leg : path.legs()) {
+                for (Hop hop : leg.hops()) {
+                    for (Issue issue : hop.issues()) {
+                        met(issue, hop.kind(), path.source(), path.receiver().or(path::signal));
+                    }
+                }
+            }
+        }
+        for (Fixture fixture : plan.fixtures()) {
+            for (Issue issue : signalPaths.patchIssues(fixture)) {
+                met(issue, HopKind.LEADS, Optional.empty(), Optional.of(fixture.id()));
+            }
+        }
+    }
+
+    private void met(Issue issue, HopKind hop, Optional<Id> source, Optional<Id> target) {
+        metByRule.computeIfAbsent(issue.rule(), r -> new ArrayList<>()).add(new Met(issue, hop, source, target));
+    }
+
+    public Plan plan() {
+        return signalPaths.plan();
+    }
+
+    public PlanIndex index() {
+        return plan().index();
+    }
+
+    /** Every path of the plan but those of single fixtures. */
+    public List<SignalPath> paths() {
+        return paths;
+    }
+
+    public SignalPaths signalPaths() {
+        return signalPaths;
+    }
+
+    List<Met> met(String rule) {
+        return metByRule.getOrDefault(rule, List.of());
+    }
+
+    boolean notKnown(String rule) {
+        return met(rule).stream().anyMatch(m -> m.issue().verdict() == Verdict.NOT_KNOWN);
+    }
+}

@@ -1,0 +1,85 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import zentrel.plan.Application;
+import zentrel.plan.Edit;
+import zentrel.plan.Session;
+import zentrel.plan.Setting;
+import zentrel.plan.VersionRule;
+
+/** Versions of a session's members differ: {@code desk.version-differs}. */
+final class DeskVersionDiffers extends PathRule {
+    DeskVersionDiffers() {
+        super(
+                "desk.version-differs",
+                "Versions of a session's members differ",
+                "Desks of one session must run versions that agree, as their maker says how closely. Where they do not, a desk does not join, or joins and shows an older show.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().sessions().stream()
+                .anyMatch(s -> s.members().size() > 1 && s.versions() != VersionRule.ANY);
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Session session : context.plan().sessions()) {
+            Optional<Application> lead = session.members().stream()
+                    .sorted(Comparator.comparing(Session.Member::part))
+                    .map(m -> context.index().application(m.application()))
+                    .filter(a -> a.version().isPresent())
+                    .findFirst();
+            if (lead.isEmpty()) {
+                continue;
+            }
+            String wanted = lead.get().version().orElseThrow().inForce();
+            for (Session.Member member : session.members()) {
+                Application desk = context.index().application(member.application());
+                desk.version()
+                        .map(Setting::inForce)
+                        .filter(v -> !agree(session.versions(), wanted, v))
+                        .ifPresent(v -> findings.add(unmet(
+                                Severity.BROKEN,
+                                Optional.empty(),
+                                List.of(desk.id(), session.id(), lead.get().id()),
+                                desk.name() + " runs version " + v + "; "
+                                        + lead.get().name() + ", the "
+                                        + partOf(session, lead.get()) + " of " + session.name() + ", runs " + wanted
+                                        + ". Install " + wanted + " on " + desk.name() + ".",
+                                List.of(new Edit(
+                                        "Install version " + wanted + " on " + desk.name(),
+                                        p -> p.withApplication(desk.id(), a -> a.withVersion(wanted)))))));
+            }
+        }
+        return findings;
+    }
+
+    private static String partOf(Session session, Application application) {
+        return session.members().stream()
+                .filter(m -> m.application().equals(application.id()))
+                .map(m -> m.part().word())
+                .findFirst()
+                .orElse("member");
+    }
+
+    /** Whether two versions agree as closely as the rule asks. */
+    static boolean agree(VersionRule rule, String a, String b) {
+        return switch (rule) {
+            case ANY -> true;
+            case EXACT -> a.equals(b);
+            case MAJOR_MINOR -> firstParts(a, 2).equals(firstParts(b, 2));
+            case MAJOR -> firstParts(a, 1).equals(firstParts(b, 1));
+        };
+    }
+
+    private static List<String> firstParts(String version, int count) {
+        return Arrays.stream(version.split("\\.", -1)).limit(count).toList();
+    }
+}

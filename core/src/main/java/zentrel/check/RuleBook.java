@@ -1,0 +1,51 @@
+package zentrel.check;
+
+import java.util.List;
+import java.util.Optional;
+
+/** All rules, in the order of the work: addresses, adapters, universes, ports, patch, control, desks. */
+public final class RuleBook {
+    private static final List<Rule> RULES = List.of(
+            new AddressDuplicate(),
+            new AddressUnreachable(),
+            new AddressMaskDiffers(),
+            new AddressNotAHost(),
+            new AddressNone(),
+            new AdapterWrong(),
+            new AdapterAutomatic(),
+            new AdapterLoopback(),
+            new AdapterUnplugged(),
+            new DiscoveryNoReturn(),
+            new HostFirewall(),
+            new UniverseNoSource(),
+            new UniverseNoReceiver(),
+            new UniverseTwoSources(),
+            new UniverseOffByOne(),
+            new UniverseNumbersDiffer(),
+            new UniverseProtocolDiffers(),
+            new UniverseNotEnabled(),
+            new UniverseNotDelivered(),
+            new UniverseNumberRange(),
+            new UniversePreview(),
+            new PortDirection(),
+            new PortDisabled(),
+            new PatchOverlap(),
+            new PatchPastEnd(),
+            new PatchLineDiffers(),
+            new ControlPortDiffers(),
+            new ControlNotReceiving(),
+            new ControlWrongTarget(),
+            new ControlUnmatched(),
+            new ControlNotSending(),
+            new DeskVersionDiffers());
+
+    private RuleBook() {}
+
+    public static List<Rule> rules() {
+        return RULES;
+    }
+
+    public static Optional<Rule> find(String id) {
+        return RULES.stream().filter(r -> r.id().equals(id)).findFirst();
+    }
+}

@@ -1,0 +1,49 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.plan.Id;
+import zentrel.plan.Stream;
+import zentrel.plan.Universe;
+
+/** Sent but nobody takes it: {@code universe.no-receiver}. */
+final class UniverseNoReceiver extends PathRule {
+    UniverseNoReceiver() {
+        super(
+                "universe.no-receiver",
+                "Sent but nobody takes it",
+                "A universe is sent and no port is set to it. Where fixtures are patched in it they stay dark; else it is load for nothing.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return !context.plan().streams().isEmpty();
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Universe universe : context.plan().universes()) {
+            List<Stream> streams = context.index().streamsOf(universe.id());
+            boolean sent = streams.stream().anyMatch(s -> s.enabled().inForce());
+            if (sent
+                    && context.index().portsOf(universe.id()).isEmpty()
+                    && context.index().fixturesIn(universe.id()).isEmpty()) {
+                List<Id> subjects = new ArrayList<>();
+                subjects.add(universe.id());
+                streams.forEach(s -> subjects.add(s.id()));
+                findings.add(unmet(
+                        Severity.NOTE,
+                        Optional.empty(),
+                        subjects,
+                        universe.label() + " " + universe.name() + " is sent by "
+                                + context.index().name(streams.get(0).application())
+                                + "; no port takes it and nothing is patched in it.",
+                        List.of()));
+            }
+        }
+        return findings;
+    }
+}

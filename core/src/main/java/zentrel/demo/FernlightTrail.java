@@ -1,0 +1,457 @@
+package zentrel.demo;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.HostAddress;
+import zentrel.plan.*;
+
+/** The two demo plans. */
+public final class FernlightTrail {
+    /** 1 to 9 by Art-Net, sent as 1 less (the desk's first universe goes to Port-Address 0); 10 to 24 by sACN. */
+    private static final int LAST_ARTNET = 9;
+
+    private static final String[] NAMES = {
+        "Glasshouse north",
+        "Glasshouse south",
+        "Canal bridge",
+        "Boathouse",
+        "Boathouse doors",
+        "Jetty",
+        "Reed beds",
+        "Paths",
+        "Fountain",
+        "Entrance",
+        "Arches 1",
+        "Arches 2",
+        "Arches 3",
+        "Arches 4",
+        "Arches 5",
+        "Arches 6",
+        "Arches 7",
+        "Arches 8",
+        "Arches 9",
+        "Orchard east",
+        "Orchard west",
+        "Rockery",
+        "Café terrace",
+        "Spare"
+    };
+
+    private record Node(String id, String title, String place, String address, List<Integer> universes) {}
+
+    private static final List<Node> NODES = List.of(
+            new Node("glasshouse-node", "Glasshouse node", "Glasshouse", "10.41.20.1/16", List.of(1, 2)),
+            new Node("bridge-node", "Bridge node", "Canal bridge", "10.41.21.1/16", List.of(3)),
+            new Node("boathouse-node", "Boathouse node", "Boathouse", "10.41.22.3/16", List.of(5, 4)),
+            new Node("jetty-node", "Jetty node", "Boathouse", "10.41.22.4/16", List.of(6, 7)),
+            new Node("paths-node", "Paths node", "Canal bridge", "10.41.21.2/16", List.of(8)),
+            new Node("fountain-node", "Fountain node", "Glasshouse", "10.41.20.2/16", List.of(9)),
+            new Node("entrance-node", "Entrance node", "Entrance", "10.41.23.1/16", List.of(10)),
+            new Node("orchard-node", "Orchard node", "Orchard", "10.41.24.1/16", List.of(20, 21)),
+            new Node("rockery-node", "Rockery node", "Orchard", "10.41.24.2/16", List.of(22, 23)));
+
+    private FernlightTrail() {}
+
+    /** The demo plan of a name: {@code draft} or {@code ready}. */
+    public static Optional<Plan> named(String name) {
+        return switch (name) {
+            case "draft" -> Optional.of(draft());
+            case "ready" -> Optional.of(ready());
+            default -> Optional.empty();
+        };
+    }
+
+    /** The plan as it should be. */
+    public static Plan ready() {
+        PlanSketch s = new PlanSketch("Fernlight Trail");
+        s.segment("stream", "Stream", "10.41.0.0/16", false, false);
+        s.segment("control", "Control", "10.42.0.0/16", false, false);
+        s.segment("visitors", "Visitors", "172.23.64.0/20", true, true);
+        desks(s);
+        for (int n = 1; n <= NAMES.length; n++) {
+            s.universe("u" + n, NAMES[n - 1], n);
+        }
+        streams(s);
+        NODES.forEach(n -> node(s, n));
+        pergola(s);
+        office(s);
+        others(s);
+        fixtures(s);
+        s.link("go-link", "Evening cue", "cue-player", "hut-desk", "10.42.1.1", 24510, "/fern/cue/go", true);
+        s.link("tablet-link", "Tablet select", "tablet-remote", "hut-desk", "10.42.1.1", 24510, "/fern/select", false);
+        s.link("dim-link", "Café dimmer", "cue-player", "cafe-dimmer", "10.42.4.2", 24520, "/terrace/level", false);
+        return s.plan();
+    }
+
+    private static void desks(PlanSketch s) {
+        Map<Purpose, String> hut = bindings("hut-console.stream", "hut-console.control");
+        s.host(
+                "hut-console",
+                "Hut console",
+                HostKind.CONSOLE,
+                "Control hut",
+                OperatingSystem.LINUX,
+                "house/full-console",
+                PlanSketch.adapter("hut-console", "Stream", "stream", "10.41.1.1/16"),
+                PlanSketch.adapter("hut-console", "Control", "control", "10.42.1.1/16"));
+        s.application("hut-desk", "Hut desk", "hut-console", ApplicationKind.CONSOLE, "3.6.2", hut)
+                .with(FernlightTrail::desk);
+        s.host(
+                "backup-console",
+                "Backup console",
+                HostKind.CONSOLE,
+                "Control hut",
+                OperatingSystem.LINUX,
+                "house/full-console",
+                PlanSketch.adapter("backup-console", "Stream", "stream", "10.41.1.2/16"),
+                PlanSketch.adapter("backup-console", "Control", "control", "10.42.1.2/16"));
+        s.application(
+                        "backup-desk",
+                        "Backup desk",
+                        "backup-console",
+                        ApplicationKind.CONSOLE,
+                        "3.6.2",
+                        bindings("backup-console.stream", "backup-console.control"))
+                .with(FernlightTrail::desk);
+        s.host(
+                "cue-computer",
+                "Show-control computer",
+                HostKind.COMPUTER,
+                "Control hut",
+                OperatingSystem.WINDOWS,
+                "house/show-control",
+                PlanSketch.adapter("cue-computer", "Control", "control", "10.42.1.5/16"));
+        s.withHost(h -> h.withFirewall(new Firewall(Setting.of(true), Set.of(Traffic.OSC))));
+        s.application(
+                "cue-player",
+                "Cue player",
+                "cue-computer",
+                ApplicationKind.SHOW_CONTROL,
+                "11.3",
+                Map.of(Purpose.OSC_SEND, "cue-computer.control", Purpose.OSC_LISTEN, "cue-computer.control"));
+        s.session(
+                "evening-session",
+                "Evening session",
+                "marrow-7",
+                VersionRule.MAJOR_MINOR,
+                new Session.Member(new ApplicationId("hut-desk"), Part.PRIMARY),
+                new Session.Member(new ApplicationId("backup-desk"), Part.BACKUP),
+                new Session.Member(new ApplicationId("tablet-remote"), Part.REMOTE));
+    }
+
+    private static Map<Purpose, String> bindings(String stream, String control) {
+        return Map.of(
+                Purpose.ARTNET_SEND,
+                stream,
+                Purpose.SACN_SEND,
+                stream,
+                Purpose.OSC_SEND,
+                control,
+                Purpose.OSC_LISTEN,
+                control,
+                Purpose.SESSION,
+                control);
+    }
+
+    private static Application desk(Application a) {
+        return a.withOutput(
+                        Protocol.ARTNET,
+                        new ProtocolOutput(Setting.of(true), List.of(new LabelRange(1, LAST_ARTNET, -1))))
+                .withOutput(Protocol.SACN, new ProtocolOutput(Setting.of(true), List.of(new LabelRange(10, 24, 0))))
+                .withOsc(new OscInput(
+                        Setting.of(24510),
+                        Setting.of(true),
+                        Setting.of(true),
+                        List.of("/fern/cue/go", "/fern/cue/back", "/fern/select")));
+    }
+
+    private static Protocol protocolOf(int universe) {
+        return universe <= LAST_ARTNET ? Protocol.ARTNET : Protocol.SACN;
+    }
+
+    private static int wireOf(int universe) {
+        return universe <= LAST_ARTNET ? universe - 1 : universe;
+    }
+
+    private static void streams(PlanSketch s) {
+        for (String desk : List.of("hut-desk", "backup-desk")) {
+            boolean backup = desk.equals("backup-desk");
+            for (int n = 1; n <= NAMES.length; n++) {
+                Protocol protocol = protocolOf(n);
+                s.stream(
+                        desk + "-u" + n,
+                        desk,
+                        "u" + n,
+                        protocol,
+                        protocol == Protocol.ARTNET ? Delivery.FOUND : Delivery.MULTICAST,
+                        backup ? 90 : 100,
+                        backup && protocol == Protocol.ARTNET);
+            }
+        }
+    }
+
+    private static void node(PlanSketch s, Node n) {
+        s.host(
+                n.id(),
+                n.title(),
+                HostKind.NODE,
+                n.place(),
+                OperatingSystem.FIRMWARE,
+                "house/node-4",
+                PlanSketch.adapter(n.id(), "Network", "stream", n.address()));
+        s.application(n.id() + "-fw", n.title() + " firmware", n.id(), ApplicationKind.NODE, "1.9", Map.of());
+        List<Port> ports = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            String id = n.id() + ".p" + (i + 1);
+            if (i < n.universes().size()) {
+                int u = n.universes().get(i);
+                ports.add(PlanSketch.port(id, "Port " + (i + 1), PortKind.DMX, protocolOf(u), wireOf(u), "u" + u));
+                s.line(n.id() + ".line" + (i + 1), NAMES[u - 1] + " line", id);
+            } else {
+                ports.add(PlanSketch.port(id, "Port " + (i + 1), PortKind.DMX, Protocol.SACN, 900 + i, "")
+                        .withEnabled(false));
+            }
+        }
+        s.receiver(n.id() + "-rx", n.title(), n.id() + "-fw", Set.of(Protocol.ARTNET, Protocol.SACN), ports);
+    }
+
+    private static void pergola(PlanSketch s) {
+        s.host(
+                "pergola-controller",
+                "Pergola controller",
+                HostKind.PIXEL_CONTROLLER,
+                "Pergola tunnel",
+                OperatingSystem.FIRMWARE,
+                "house/pixel-controller",
+                PlanSketch.adapter("pergola-controller", "Network", "stream", "10.41.30.1/16"));
+        s.application(
+                "pergola-fw",
+                "Pergola firmware",
+                "pergola-controller",
+                ApplicationKind.PIXEL_CONTROLLER,
+                "2.2",
+                Map.of());
+        List<Port> ports = new ArrayList<>();
+        for (int u = 11; u <= 19; u++) {
+            ports.add(PlanSketch.port(
+                    "pergola.o" + (u - 10), "Output " + (u - 10), PortKind.DMX, Protocol.SACN, u, "u" + u));
+            s.line("pergola.line" + (u - 10), NAMES[u - 1] + " string", "pergola.o" + (u - 10));
+        }
+        s.receiver("pergola-rx", "Pergola controller", "pergola-fw", Set.of(Protocol.ARTNET, Protocol.SACN), ports);
+    }
+
+    private static void office(PlanSketch s) {
+        s.host(
+                "office-computer",
+                "Office computer",
+                HostKind.COMPUTER,
+                "Site office",
+                OperatingSystem.WINDOWS,
+                "house/computer",
+                PlanSketch.adapter("office-computer", "Stream", "stream", "10.41.60.7/16"),
+                PlanSketch.adapter("office-computer", "Control", "control", "10.42.6.7/16"));
+        s.withHost(h -> h.withFirewall(new Firewall(Setting.of(true), Set.of(Traffic.ARTNET, Traffic.SACN))));
+        s.application(
+                        "office-previs",
+                        "Office previs",
+                        "office-computer",
+                        ApplicationKind.PREVIS,
+                        "8.1",
+                        Map.of(
+                                Purpose.ARTNET_LISTEN,
+                                "office-computer.stream",
+                                Purpose.SACN_LISTEN,
+                                "office-computer.stream"))
+                .with(a -> new Application(
+                        a.id(),
+                        a.name(),
+                        a.host(),
+                        a.kind(),
+                        a.version(),
+                        a.bindings(),
+                        a.outputs(),
+                        Map.of(Protocol.ARTNET, 1),
+                        a.osc()));
+        List<Port> ports = new ArrayList<>();
+        for (int u = 1; u < NAMES.length; u++) {
+            ports.add(PlanSketch.port(
+                    "previs.u" + u, "Input " + u, PortKind.INTERNAL, protocolOf(u), wireOf(u), "u" + u));
+        }
+        s.receiver("previs-rx", "Office previs", "office-previs", Set.of(Protocol.ARTNET, Protocol.SACN), ports);
+        s.application(
+                "office-paperwork", "Office paperwork", "office-computer", ApplicationKind.PAPERWORK, "4.0", Map.of());
+    }
+
+    private static void others(PlanSketch s) {
+        Adapter radio = PlanSketch.adapter("tablet", "Wireless", "control", "10.42.9.20/16");
+        s.host(
+                "tablet",
+                "Wandering tablet",
+                HostKind.REMOTE,
+                "Wherever it is",
+                OperatingSystem.FIRMWARE,
+                "house/tablet",
+                new Adapter(
+                        radio.id(),
+                        radio.name(),
+                        AdapterKind.WIRELESS,
+                        radio.segment(),
+                        radio.enabled(),
+                        true,
+                        radio.addresses(),
+                        Optional.empty(),
+                        Optional.empty()));
+        s.application("tablet-remote", "Tablet remote", "tablet", ApplicationKind.REMOTE, "3.6.0", Map.of());
+        s.host(
+                "cafe-rack",
+                "Café dimmer rack",
+                HostKind.OTHER,
+                "Café terrace",
+                OperatingSystem.FIRMWARE,
+                "house/osc-dimmer",
+                PlanSketch.adapter("cafe-rack", "Network", "control", "10.42.4.2/16"));
+        s.application("cafe-dimmer", "Café dimmer", "cafe-rack", ApplicationKind.OTHER, "1.1", Map.of())
+                .with(a -> a.withOsc(new OscInput(
+                        Setting.of(24520), Setting.of(true), Setting.of(true), List.of("/terrace/level"))));
+        s.host(
+                "hut-switch",
+                "Hut switch",
+                HostKind.SWITCH,
+                "Control hut",
+                OperatingSystem.FIRMWARE,
+                "house/switch-managed",
+                PlanSketch.adapter("hut-switch", "Management", "control", "10.42.2.1/16"));
+        s.host(
+                "boathouse-switch",
+                "Boathouse switch",
+                HostKind.SWITCH,
+                "Boathouse",
+                OperatingSystem.FIRMWARE,
+                "house/switch-plain");
+        s.host(
+                "hut-radio",
+                "Hut access point",
+                HostKind.ACCESS_POINT,
+                "Control hut",
+                OperatingSystem.FIRMWARE,
+                "house/access-point",
+                PlanSketch.adapter("hut-radio", "Network", "control", "10.42.2.9/16"));
+        s.host(
+                "visitor-router",
+                "Visitor router",
+                HostKind.ROUTER,
+                "Entrance",
+                OperatingSystem.FIRMWARE,
+                "house/router",
+                PlanSketch.adapter("visitor-router", "Visitors", "visitors", "172.23.64.1/20"));
+    }
+
+    private static void fixtures(PlanSketch s) {
+        Map<Integer, String[]> kinds = new LinkedHashMap<>();
+        kinds.put(1, new String[] {"Glasshouse wash", "wash 18", "18", "12"});
+        kinds.put(2, new String[] {"Glasshouse fern", "fern spot", "23", "9"});
+        kinds.put(3, new String[] {"Bridge arch", "bar 12", "12", "10"});
+        kinds.put(4, new String[] {"Boathouse gable", "wash 18", "18", "10"});
+        kinds.put(5, new String[] {"Boathouse door", "wash 18", "18", "12"});
+        kinds.put(6, new String[] {"Jetty post", "post 6", "6", "8"});
+        kinds.put(7, new String[] {"Reed bed", "flood 7", "7", "9"});
+        kinds.put(8, new String[] {"Path light", "post 6", "6", "12"});
+        kinds.put(9, new String[] {"Fountain jet", "jet 14", "14", "6"});
+        kinds.put(10, new String[] {"Entrance letter", "bar 12", "12", "9"});
+        for (int u = 11; u <= 19; u++) {
+            kinds.put(u, new String[] {"Arch " + (u - 10), "pixel string 170", "510", "1"});
+        }
+        kinds.put(20, new String[] {"Orchard tree", "flood 7", "7", "11"});
+        kinds.put(21, new String[] {"Orchard lantern", "post 6", "6", "9"});
+        kinds.put(22, new String[] {"Rockery stone", "flood 7", "7", "8"});
+        kinds.put(23, new String[] {"Terrace string", "bar 12", "12", "6"});
+        kinds.forEach((u, kind) -> {
+            int footprint = Integer.parseInt(kind[2]);
+            int count = Integer.parseInt(kind[3]);
+            String line = u >= 11 && u <= 19 ? "pergola.line" + (u - 10) : lineOf(u);
+            String place = u >= 11 && u <= 19 ? "Pergola tunnel" : placeOf(u);
+            for (int i = 0; i < count; i++) {
+                String number = String.valueOf(u * 100 + i + 1);
+                String title = count == 1 ? kind[0] : kind[0] + " " + (i + 1);
+                s.fixture(
+                        "f" + number,
+                        number,
+                        title,
+                        place,
+                        kind[1],
+                        line,
+                        new Break(new UniverseId("u" + u), 1 + i * footprint, footprint));
+            }
+        });
+    }
+
+    private static Node nodeOf(int universe) {
+        for (Node node : NODES) {
+            if (node.universes().contains(universe)) {
+                return node;
+            }
+        }
+        throw new IllegalArgumentException("No node takes universe " + universe + ".");
+    }
+
+    private static String lineOf(int universe) {
+        Node node = nodeOf(universe);
+        for (int i = 0; i < node.universes().size(); i++) {
+            if (node.universes().get(i) == universe) {
+                return node.id() + ".line" + (i + 1);
+            }
+        }
+        throw new IllegalArgumentException("No line of universe " + universe + ".");
+    }
+
+    private static String placeOf(int universe) {
+        return nodeOf(universe).place();
+    }
+
+    /** The plan as it came back from the site: the same rig with mistakes that people make. */
+    public static Plan draft() {
+        Plan plan = ready();
+        // The Boathouse node's first port was set by somebody who counts from 1.
+        plan = plan.withPort(new PortId("boathouse-node.p1"), p -> p.withWire(5));
+        // Two nodes left the box with one address.
+        plan = plan.withAdapter(new AdapterId("jetty-node.network"), a -> a.withAddress(0, address("10.41.22.3/16")));
+        // The Fountain node kept the mask that its menu filled in.
+        plan = plan.withAdapter(
+                new AdapterId("fountain-node.network"), a -> a.withAddress(0, address("10.41.20.2/24")));
+        // The show-control computer sends to the port that it listens on itself.
+        plan = plan.withLink(new LinkId("go-link"), l -> l.withPort(24512));
+        // Receiving was never switched on in the café rack.
+        plan = plan.withApplication(
+                new ApplicationId("cafe-dimmer"),
+                a -> a.withOsc(a.osc().orElseThrow().withReceiving(false)));
+        // The Paths node's port went back to its factory protocol.
+        plan = plan.withPort(new PortId("paths-node.p1"), p -> p.withProtocol(Protocol.SACN));
+        // The bridge port was left an input after a test.
+        plan = plan.withPort(new PortId("bridge-node.p1"), p -> p.withDirection(Direction.INPUT));
+        // The Rockery's second port was never switched on.
+        plan = plan.withPort(new PortId("rockery-node.p2"), p -> p.withEnabled(false));
+        // Universe 20 was switched off for a rehearsal.
+        plan = plan.withStream(new StreamId("hut-desk-u20"), x -> x.withEnabled(false))
+                .withStream(new StreamId("backup-desk-u20"), x -> x.withEnabled(false));
+        // The last reed bed flood was typed in over its neighbour, the last jetty post past the end.
+        plan = plan.withFixture(new FixtureId("f709"), f -> f.withBreak(0, new Break(new UniverseId("u7"), 47, 7)));
+        plan = plan.withFixture(new FixtureId("f608"), f -> f.withBreak(0, new Break(new UniverseId("u6"), 510, 6)));
+        // The backup came back from the workshop with another version, and its sACN at the primary's priority.
+        plan = plan.withApplication(new ApplicationId("backup-desk"), a -> a.withVersion("3.5.4"));
+        plan = plan.withStream(new StreamId("backup-desk-u10"), x -> x.withPriority(100));
+        // The entrance node's cable fell out.
+        plan = plan.withAdapter(new AdapterId("entrance-node.network"), a -> a.withCarrier(false));
+        // The tablet's select message goes to the backup.
+        plan = plan.withLink(
+                new LinkId("tablet-link"), l -> l.withDestination(zentrel.ipv4.Ipv4Address.parse("10.42.1.2")));
+        return plan;
+    }
+
+    private static AdapterAddress address(String text) {
+        return new AdapterAddress(Setting.of(HostAddress.parse(text)), AddressOrigin.MANUAL);
+    }
+}

@@ -1,0 +1,208 @@
+package zentrel.demo;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.*;
+
+/** Puts a plan together step by step, with the usual values filled in; for plans that are made by a program. */
+public final class PlanSketch {
+    private final String name;
+    private final List<Segment> segments = new ArrayList<>();
+    private final List<Host> hosts = new ArrayList<>();
+    private final List<Application> applications = new ArrayList<>();
+    private final List<Universe> universes = new ArrayList<>();
+    private final List<Stream> streams = new ArrayList<>();
+    private final List<Receiver> receivers = new ArrayList<>();
+    private final List<Line> lines = new ArrayList<>();
+    private final List<Fixture> fixtures = new ArrayList<>();
+    private final List<ControlLink> links = new ArrayList<>();
+    private final List<Session> sessions = new ArrayList<>();
+
+    public PlanSketch(String name) {
+        this.name = name;
+    }
+
+    public Plan plan() {
+        return new Plan(
+                name, segments, hosts, applications, universes, streams, receivers, lines, fixtures, links, sessions);
+    }
+
+    public PlanSketch segment(String id, String title, String subnet, boolean wayOut, boolean guests) {
+        segments.add(new Segment(new SegmentId(id), title, Optional.of(Subnet.parse(subnet)), wayOut, guests));
+        return this;
+    }
+
+    /** An adapter with one address set by hand. */
+    public static Adapter adapter(String host, String title, String segment, String address) {
+        return new Adapter(
+                new AdapterId(host + "." + title.toLowerCase(java.util.Locale.ROOT)),
+                title,
+                AdapterKind.WIRED,
+                Optional.of(new SegmentId(segment)),
+                Setting.of(true),
+                true,
+                List.of(new AdapterAddress(Setting.of(HostAddress.parse(address)), AddressOrigin.MANUAL)),
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    public PlanSketch host(
+            String id,
+            String title,
+            HostKind kind,
+            String place,
+            OperatingSystem system,
+            String profile,
+            Adapter... adapters) {
+        hosts.add(new Host(
+                new HostId(id),
+                title,
+                kind,
+                place,
+                system,
+                Optional.of(profile),
+                List.of(adapters),
+                Firewall.OPEN,
+                false));
+        return this;
+    }
+
+    public PlanSketch application(
+            String id, String title, String host, ApplicationKind kind, String version, Map<Purpose, String> bindings) {
+        Map<Purpose, Setting<Binding>> bound = new java.util.EnumMap<>(Purpose.class);
+        bindings.forEach((purpose, adapter) -> bound.put(purpose, Setting.of(Binding.to(new AdapterId(adapter)))));
+        applications.add(new Application(
+                new ApplicationId(id),
+                title,
+                new HostId(host),
+                kind,
+                version.isEmpty() ? Optional.empty() : Optional.of(Setting.of(version)),
+                bound,
+                Map.of(),
+                Map.of(),
+                Optional.empty()));
+        return this;
+    }
+
+    /** Changes the application that was added last. */
+    public PlanSketch with(java.util.function.UnaryOperator<Application> change) {
+        int last = applications.size() - 1;
+        applications.set(last, change.apply(applications.get(last)));
+        return this;
+    }
+
+    /** Changes the host that was added last. */
+    public PlanSketch withHost(java.util.function.UnaryOperator<Host> change) {
+        int last = hosts.size() - 1;
+        hosts.set(last, change.apply(hosts.get(last)));
+        return this;
+    }
+
+    public PlanSketch universe(String id, String title, int number) {
+        universes.add(new Universe(new UniverseId(id), title, number, false));
+        return this;
+    }
+
+    public PlanSketch stream(
+            String id,
+            String application,
+            String universe,
+            Protocol protocol,
+            Delivery delivery,
+            int priority,
+            boolean standby) {
+        streams.add(new Stream(
+                new StreamId(id),
+                new ApplicationId(application),
+                new UniverseId(universe),
+                protocol,
+                Setting.of(true),
+                standby,
+                Optional.empty(),
+                Optional.empty(),
+                delivery,
+                List.of(),
+                Setting.of(priority),
+                40,
+                false));
+        return this;
+    }
+
+    public static Port port(String id, String title, PortKind kind, Protocol protocol, int wire, String universe) {
+        return new Port(
+                new PortId(id),
+                title,
+                kind,
+                Setting.of(Direction.OUTPUT),
+                Setting.of(true),
+                Setting.of(protocol),
+                Optional.of(Setting.of(wire)),
+                universe.isEmpty() ? Optional.empty() : Optional.of(new UniverseId(universe)));
+    }
+
+    public PlanSketch receiver(String id, String title, String application, Set<Protocol> protocols, List<Port> ports) {
+        receivers.add(new Receiver(
+                new ReceiverId(id),
+                title,
+                new ApplicationId(application),
+                protocols,
+                Setting.of(true),
+                true,
+                Merge.HTP,
+                ports));
+        return this;
+    }
+
+    public PlanSketch line(String id, String title, String port) {
+        lines.add(new Line(new LineId(id), title, new PortId(port)));
+        return this;
+    }
+
+    public PlanSketch fixture(
+            String id, String number, String title, String place, String type, String line, Break... breaks) {
+        fixtures.add(new Fixture(
+                new FixtureId(id),
+                number,
+                title,
+                place,
+                type,
+                line.isEmpty() ? Optional.empty() : Optional.of(new LineId(line)),
+                List.of(breaks),
+                false));
+        return this;
+    }
+
+    public PlanSketch link(
+            String id,
+            String title,
+            String from,
+            String to,
+            String destination,
+            int port,
+            String pattern,
+            boolean answer) {
+        links.add(new ControlLink(
+                new LinkId(id),
+                title,
+                new ApplicationId(from),
+                new ApplicationId(to),
+                Setting.of(Ipv4Address.parse(destination)),
+                Setting.of(port),
+                pattern,
+                Setting.of(true),
+                answer,
+                Optional.empty()));
+        return this;
+    }
+
+    public PlanSketch session(String id, String title, String key, VersionRule versions, Session.Member... members) {
+        sessions.add(new Session(new SessionId(id), title, key, versions, List.of(members)));
+        return this;
+    }
+}

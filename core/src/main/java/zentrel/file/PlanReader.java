@@ -1,0 +1,523 @@
+package zentrel.file;
+
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonLocation;
+import com.fasterxml.jackson.core.JsonParser;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.JsonToken;
+import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import zentrel.file.JsonPlace.Misplaced;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.*;
+
+/** Turns the JSON of a plan file into a plan. Whatever the bytes, it returns a plan or throws one clear sentence. */
+public final class PlanReader {
+    /** The format that this version writes. Newer files are read too; what is not known is kept. */
+    public static final int FORMAT = 1;
+
+    /** Nesting that no plan needs; deeper is refused before it is read. */
+    private static final int DEEPEST = 64;
+
+    private static final int LONGEST_TEXT = 1_000_000;
+
+    private static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNestingDepth(DEEPEST)
+                            .maxStringLength(LONGEST_TEXT)
+                            .maxNumberLength(40)
+                            .maxNameLength(1000)
+                            .build())
+                    .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                    .build())
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .build();
+
+    private record Reference(JsonPlace place, String id, Class<? extends Id> type) {}
+
+    private final List<UnknownFields.Field> unknown = new ArrayList<>();
+    private final Map<String, JsonPlace> declared = new HashMap<>();
+    private final Map<String, Class<? extends Id>> types = new HashMap<>();
+    private final List<Reference> references = new ArrayList<>();
+
+    private PlanReader() {}
+
+    /**
+     * Reads a plan.
+     *
+     * @throws PlanFileException with one sentence that names the line, and the field where there is one
+     */
+    public static LoadedPlan read(byte[] bytes) throws PlanFileException {
+        String text = decode(bytes);
+        JsonNode tree;
+        try {
+            tree = MAPPER.readTree(text);
+        } catch (JsonProcessingException e) {
+            throw new PlanFileException(syntax(e), e);
+        }
+        if (tree == null || tree.isMissingNode()) {
+            throw new PlanFileException("The plan file is empty.");
+        }
+        PlanReader reader = new PlanReader();
+        try {
+            Plan plan = reader.plan(JsonPlace.root(tree, reader.unknown));
+            return new LoadedPlan(plan, new UnknownFields(reader.unknown));
+        } catch (Misplaced e) {
+            throw new PlanFileException(sentence(text, e), e);
+        }
+    }
+
+    private static String decode(byte[] bytes) throws PlanFileException {
+        try {
+            String text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
+            return text.startsWith("\uFEFF") ? text.substring(1) : text;
+        } catch (CharacterCodingException e) {
+            throw new PlanFileException("The plan file is not text in UTF-8, so it is damaged or not a plan.", e);
+        }
+    }
+
+    private static String syntax(JsonProcessingException e) {
+        JsonLocation location = e.getLocation();
+        String where =
+                location == null ? "" : " at line " + location.getLineNr() + ", column " + location.getColumnNr();
+        String what = String.valueOf(e.getOriginalMessage()).split("\n", 2)[0];
+        return "The plan file is not readable JSON" + where + ": "
+                + (what.length() > 200 ? what.substring(0, 200) + "…" : what);
+    }
+
+    private static String sentence(String text, Misplaced e) {
+        String path = e.place().path();
+        String where = path.isEmpty() ? "In the plan file" : "In the plan file at " + path;
+        return where
+                + line(text, e.place().steps()).map(l -> " (line " + l + ")").orElse("") + ": " + e.getMessage()
+                + (e.getMessage().endsWith(".") ? "" : ".");
+    }
+
+    /** Finds the line of a place by reading the text once more; only done when there is something to complain about. */
+    private static Optional<Integer> line(String text, List<String> steps) {
+        try (JsonParser parser = MAPPER.createParser(text)) {
+            parser.nextToken();
+            for (String step : steps) {
+                if (!enter(parser, step)) {
+                    break;
+                }
+            }
+            return Optional.of(parser.currentTokenLocation().getLineNr());
+        } catch (IOException e) {
+            return Optional.empty(); // the text was read before, so this is no news worth a second complaint
+        }
+    }
+
+    private static boolean enter(JsonParser parser, String step) throws IOException {
+        if (parser.currentToken() == JsonToken.START_OBJECT) {
+            while (parser.nextToken() == JsonToken.FIELD_NAME) {
+                boolean wanted = parser.currentName().equals(step);
+                parser.nextToken();
+                if (wanted) {
+                    return true;
+                }
+                parser.skipChildren();
+            }
+            return false;
+        }
+        if (parser.currentToken() == JsonToken.START_ARRAY) {
+            int index = Integer.parseInt(step);
+            for (int i = 0; i <= index; i++) {
+                parser.nextToken();
+                if (i < index) {
+                    parser.skipChildren();
+                }
+            }
+            return true;
+        }
+        return false;
+    }
+
+    // --- ids and references ---
+
+    private <I extends Id> I declare(JsonPlace place, Function<String, I> id, Class<I> type) {
+        place.requireObject();
+        JsonPlace field = place.need("id");
+        I made = field.parsed(id);
+        JsonPlace earlier = declared.putIfAbsent(made.value(), field);
+        if (earlier != null) {
+            throw field.wrong("the id \"" + made.value() + "\" is already used at " + earlier.path()
+                    + "; every id of a plan is its own");
+        }
+        types.put(made.value(), type);
+        place.ownedBy(made.value());
+        return made;
+    }
+
+    private <I extends Id> I refer(JsonPlace place, Function<String, I> id, Class<I> type) {
+        I made = place.parsed(id);
+        references.add(new Reference(place, made.value(), type));
+        return made;
+    }
+
+    private void checkReferences() {
+        for (Reference reference : references) {
+            Class<? extends Id> type = types.get(reference.id());
+            String wanted = reference.type().getSimpleName().replace("Id", "").toLowerCase(java.util.Locale.ROOT);
+            if (type == null) {
+                throw reference.place().wrong("the plan has no " + wanted + " \"" + reference.id() + "\"");
+            }
+            if (!type.equals(reference.type())) {
+                throw reference
+                        .place()
+                        .wrong("\"" + reference.id() + "\" is a "
+                                + type.getSimpleName().replace("Id", "").toLowerCase(java.util.Locale.ROOT) + ", and a "
+                                + wanted + " belongs here");
+            }
+        }
+    }
+
+    private <T> List<T> all(JsonPlace root, String field, Function<JsonPlace, T> reader) {
+        List<T> list = new ArrayList<>();
+        for (JsonPlace place : root.list(field)) {
+            place.requireObject();
+            T item;
+            try {
+                item = reader.apply(place);
+            } catch (Misplaced e) {
+                throw e;
+            } catch (IllegalArgumentException e) {
+                throw place.wrong(String.valueOf(e.getMessage()));
+            }
+            place.done();
+            list.add(item);
+        }
+        return list;
+    }
+
+    // --- the plan ---
+
+    private Plan plan(JsonPlace root) {
+        root.requireObject();
+        int format = root.need("zentrel-plan").integer(1, Integer.MAX_VALUE);
+        String name = root.text("name", "Untitled");
+        Plan plan = new Plan(
+                name,
+                all(root, "segments", this::segment),
+                all(root, "hosts", this::host),
+                all(root, "applications", this::application),
+                all(root, "universes", this::universe),
+                all(root, "streams", this::stream),
+                all(root, "receivers", this::receiver),
+                all(root, "lines", this::line),
+                all(root, "fixtures", this::fixture),
+                all(root, "links", this::link),
+                all(root, "sessions", this::session));
+        root.done();
+        if (format > FORMAT) {
+            unknown.add(new UnknownFields.Field(
+                    "", List.of(), "zentrel-plan", com.fasterxml.jackson.databind.node.IntNode.valueOf(format)));
+        }
+        checkReferences();
+        return plan;
+    }
+
+    private Segment segment(JsonPlace p) {
+        SegmentId id = declare(p, SegmentId::new, SegmentId.class);
+        return new Segment(
+                id,
+                p.text("name", id.value()),
+                p.optional("subnet").map(s -> s.parsed(Subnet::parse)),
+                p.bool("wayOut", false),
+                p.bool("guests", false));
+    }
+
+    private Host host(JsonPlace p) {
+        HostId id = declare(p, HostId::new, HostId.class);
+        HostKind kind = p.word("kind", HostKind.class, HostKind.OTHER);
+        return new Host(
+                id,
+                p.text("name", id.value()),
+                kind,
+                p.text("place", ""),
+                p.word(
+                        "system",
+                        OperatingSystem.class,
+                        kind == HostKind.COMPUTER ? OperatingSystem.LINUX : OperatingSystem.FIRMWARE),
+                p.optional("profile").map(JsonPlace::text),
+                all(p, "adapters", this::adapter),
+                p.optional("firewall").map(this::firewall).orElse(Firewall.OPEN),
+                p.bool("sourceCheck", false));
+    }
+
+    private Firewall firewall(JsonPlace p) {
+        p.requireObject();
+        Set<Traffic> allows = new HashSet<>();
+        p.list("allows").forEach(a -> allows.add(a.word(Traffic.class)));
+        Firewall firewall = new Firewall(p.setting("barsInbound", JsonPlace::bool, false), allows);
+        p.done();
+        return firewall;
+    }
+
+    private Adapter adapter(JsonPlace p) {
+        AdapterId id = declare(p, AdapterId::new, AdapterId.class);
+        Optional<SegmentId> segment = p.optional("segment").map(s -> refer(s, SegmentId::new, SegmentId.class));
+        List<AdapterAddress> addresses = new ArrayList<>();
+        p.list("addresses").forEach(a -> addresses.add(address(a)));
+        return new Adapter(
+                id,
+                p.text("name", id.value()),
+                p.word("kind", AdapterKind.class, AdapterKind.WIRED),
+                segment,
+                p.setting("enabled", JsonPlace::bool, true),
+                p.bool("carrier", segment.isPresent()),
+                addresses,
+                p.optional("gateway").map(g -> g.parsed(Ipv4Address::parse)),
+                p.optional("mac").map(JsonPlace::text));
+    }
+
+    private AdapterAddress address(JsonPlace p) {
+        Function<JsonPlace, HostAddress> value = v -> v.parsed(HostAddress::parse);
+        if (p.isText()) {
+            return new AdapterAddress(p.setting(value), AddressOrigin.MANUAL);
+        }
+        p.requireObject();
+        if (!p.has("address")) {
+            if (!p.has("planned") && !p.has("inForce")) {
+                throw p.wrong("\"address\" is missing");
+            }
+            return new AdapterAddress(p.setting(value), AddressOrigin.MANUAL);
+        }
+        AdapterAddress address = new AdapterAddress(
+                p.need("address").setting(value), p.word("origin", AddressOrigin.class, AddressOrigin.MANUAL));
+        p.done();
+        return address;
+    }
+
+    private Application application(JsonPlace p) {
+        ApplicationId id = declare(p, ApplicationId::new, ApplicationId.class);
+        Map<Purpose, Setting<Binding>> bindings = new EnumMap<>(Purpose.class);
+        p.optional("bindings")
+                .ifPresent(b -> b.members()
+                        .forEach((purpose, value) ->
+                                bindings.put(named(value, purpose, Purpose.class), value.setting(this::binding))));
+        Map<Protocol, ProtocolOutput> outputs = new EnumMap<>(Protocol.class);
+        p.optional("outputs")
+                .ifPresent(o -> o.members()
+                        .forEach((protocol, value) ->
+                                outputs.put(named(value, protocol, Protocol.class), output(value))));
+        Map<Protocol, Integer> screen = new EnumMap<>(Protocol.class);
+        p.optional("screenFirst")
+                .ifPresent(s -> s.members()
+                        .forEach((protocol, value) ->
+                                screen.put(named(value, protocol, Protocol.class), value.integer(0, 1))));
+        return new Application(
+                id,
+                p.text("name", id.value()),
+                refer(p.need("host"), HostId::new, HostId.class),
+                p.word("kind", ApplicationKind.class, ApplicationKind.OTHER),
+                p.optional("version").map(v -> v.setting(JsonPlace::text)),
+                bindings,
+                outputs,
+                screen,
+                p.optional("osc").map(this::osc));
+    }
+
+    private static <E extends Enum<E> & Word> E named(JsonPlace place, String word, Class<E> type) {
+        List<String> words = new ArrayList<>();
+        for (E constant : type.getEnumConstants()) {
+            if (constant.word().equals(word)) {
+                return constant;
+            }
+            words.add(constant.word());
+        }
+        throw place.wrong("\"" + word + "\" is not known here; write one of " + String.join(", ", words));
+    }
+
+    private Binding binding(JsonPlace p) {
+        if (p.isText()) {
+            return switch (p.text()) {
+                case "automatic" -> Binding.AUTOMATIC;
+                case "all" -> Binding.ALL;
+                case "first" -> Binding.FIRST;
+                case "loopback" -> Binding.LOOPBACK;
+                default ->
+                    throw p.wrong("\"" + p.text()
+                            + "\" is not known here; write automatic, all, first, loopback or a list of adapter ids");
+            };
+        }
+        List<AdapterId> ids = new ArrayList<>();
+        p.elements().forEach(e -> ids.add(refer(e, AdapterId::new, AdapterId.class)));
+        if (ids.isEmpty()) {
+            throw p.wrong("a binding names at least one adapter, or says automatic, all, first or loopback");
+        }
+        return new Binding(BindingMode.ADAPTERS, ids);
+    }
+
+    private ProtocolOutput output(JsonPlace p) {
+        p.requireObject();
+        List<LabelRange> ranges = all(
+                p,
+                "ranges",
+                r -> new LabelRange(
+                        r.need("first").anyInteger(),
+                        r.need("last").anyInteger(),
+                        r.need("offset").integer(-100_000, 100_000)));
+        ProtocolOutput output = new ProtocolOutput(p.setting("enabled", JsonPlace::bool, true), ranges);
+        p.done();
+        return output;
+    }
+
+    private OscInput osc(JsonPlace p) {
+        p.requireObject();
+        List<String> targets = new ArrayList<>();
+        p.list("targets").forEach(t -> targets.add(t.text()));
+        OscInput osc = new OscInput(
+                p.need("port").setting(v -> v.integer(1, 65535)),
+                p.setting("receiving", JsonPlace::bool, true),
+                p.setting("handling", JsonPlace::bool, true),
+                targets);
+        p.done();
+        return osc;
+    }
+
+    private Universe universe(JsonPlace p) {
+        UniverseId id = declare(p, UniverseId::new, UniverseId.class);
+        return new Universe(id, p.text("name", ""), p.need("number").integer(0, 1_000_000), p.bool("merge", false));
+    }
+
+    private Stream stream(JsonPlace p) {
+        StreamId id = declare(p, StreamId::new, StreamId.class);
+        Protocol protocol = p.need("protocol").word(Protocol.class);
+        List<Ipv4Address> to = new ArrayList<>();
+        p.list("to").forEach(a -> to.add(a.parsed(Ipv4Address::parse)));
+        Delivery usual =
+                !to.isEmpty() ? Delivery.UNICAST : protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
+        Delivery delivery = p.word("delivery", Delivery.class, usual);
+        if (delivery == Delivery.FOUND && protocol == Protocol.SACN) {
+            throw p.need("delivery")
+                    .wrong("sACN has no polls, so \"found\" is for Art-Net; write multicast or unicast");
+        }
+        if (delivery == Delivery.MULTICAST && protocol == Protocol.ARTNET) {
+            throw p.need("delivery")
+                    .wrong("Art-Net has no groups, so \"multicast\" is for sACN; write found, unicast or broadcast");
+        }
+        return new Stream(
+                id,
+                refer(p.need("application"), ApplicationId::new, ApplicationId.class),
+                refer(p.need("universe"), UniverseId::new, UniverseId.class),
+                protocol,
+                p.setting("enabled", JsonPlace::bool, true),
+                p.bool("standby", false),
+                p.optional("label").map(JsonPlace::anyInteger),
+                p.optional("wire").map(w -> w.setting(JsonPlace::anyInteger)),
+                delivery,
+                to,
+                p.setting("priority", v -> v.integer(0, 200), 100),
+                p.optional("rate").map(r -> r.number(0, 1000)).orElse(40.0),
+                p.bool("preview", false));
+    }
+
+    private Receiver receiver(JsonPlace p) {
+        ReceiverId id = declare(p, ReceiverId::new, ReceiverId.class);
+        Set<Protocol> protocols = new HashSet<>();
+        p.list("protocols").forEach(x -> protocols.add(x.word(Protocol.class)));
+        return new Receiver(
+                id,
+                p.text("name", id.value()),
+                refer(p.need("application"), ApplicationId::new, ApplicationId.class),
+                protocols.isEmpty() ? Set.of(Protocol.ARTNET, Protocol.SACN) : protocols,
+                p.setting("inputOn", JsonPlace::bool, true),
+                p.bool("answersPolls", true),
+                p.word("merge", Merge.class, Merge.HTP),
+                all(p, "ports", this::port));
+    }
+
+    private Port port(JsonPlace p) {
+        PortId id = declare(p, PortId::new, PortId.class);
+        return new Port(
+                id,
+                p.text("name", id.value()),
+                p.word("kind", PortKind.class, PortKind.DMX),
+                p.setting("direction", v -> v.word(Direction.class), Direction.OUTPUT),
+                p.setting("enabled", JsonPlace::bool, true),
+                p.need("protocol").setting(v -> v.word(Protocol.class)),
+                p.optional("wire").map(w -> w.setting(JsonPlace::anyInteger)),
+                p.optional("universe").map(u -> refer(u, UniverseId::new, UniverseId.class)));
+    }
+
+    private Line line(JsonPlace p) {
+        LineId id = declare(p, LineId::new, LineId.class);
+        return new Line(id, p.text("name", id.value()), refer(p.need("port"), PortId::new, PortId.class));
+    }
+
+    private Fixture fixture(JsonPlace p) {
+        FixtureId id = declare(p, FixtureId::new, FixtureId.class);
+        List<Break> breaks = all(
+                p,
+                "breaks",
+                b -> new Break(
+                        refer(b.need("universe"), UniverseId::new, UniverseId.class),
+                        b.need("start").integer(1, 100_000),
+                        b.optional("footprint").map(f -> f.integer(1, 100_000)).orElse(1)));
+        return new Fixture(
+                id,
+                p.text("number", ""),
+                p.text("name", id.value()),
+                p.text("place", ""),
+                p.text("type", ""),
+                p.optional("line").map(l -> refer(l, LineId::new, LineId.class)),
+                breaks,
+                p.bool("sharesSlots", false));
+    }
+
+    private ControlLink link(JsonPlace p) {
+        LinkId id = declare(p, LinkId::new, LinkId.class);
+        String pattern = p.need("pattern").text();
+        if (!pattern.startsWith("/")) {
+            throw p.need("pattern").wrong("an OSC address starts with a slash, such as /cue/go");
+        }
+        return new ControlLink(
+                id,
+                p.text("name", id.value()),
+                refer(p.need("from"), ApplicationId::new, ApplicationId.class),
+                refer(p.need("to"), ApplicationId::new, ApplicationId.class),
+                p.need("destination").setting(v -> v.parsed(Ipv4Address::parse)),
+                p.need("port").setting(v -> v.integer(1, 65535)),
+                pattern,
+                p.setting("enabled", JsonPlace::bool, true),
+                p.bool("answer", false),
+                p.optional("answerPort").map(a -> a.setting(v -> v.integer(1, 65535))));
+    }
+
+    private Session session(JsonPlace p) {
+        SessionId id = declare(p, SessionId::new, SessionId.class);
+        return new Session(
+                id,
+                p.text("name", id.value()),
+                p.text("key", ""),
+                p.word("versions", VersionRule.class, VersionRule.EXACT),
+                all(
+                        p,
+                        "members",
+                        m -> new Session.Member(
+                                refer(m.need("application"), ApplicationId::new, ApplicationId.class),
+                                m.word("part", Part.class, Part.REMOTE))));
+    }
+}

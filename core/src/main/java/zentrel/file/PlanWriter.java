@@ -1,0 +1,373 @@
+package zentrel.file;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.util.DefaultIndenter;
+import com.fasterxml.jackson.core.util.DefaultPrettyPrinter;
+import com.fasterxml.jackson.core.util.Separators;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import java.util.function.Function;
+import zentrel.plan.*;
+
+/**
+ * Writes the canonical form of a plan file: fields in a fixed order, nothing that is as usual, line feeds, so that a diff
+ * in version control is small and two equal plans are equal files.
+ */
+public final class PlanWriter {
+    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+
+    private PlanWriter() {}
+
+    /** The bytes of a plan file, in UTF-8 with line feeds. */
+    public static byte[] write(LoadedPlan loaded) {
+        DefaultPrettyPrinter printer = new DefaultPrettyPrinter(
+                        Separators.createDefaultInstance().withObjectFieldValueSpacing(Separators.Spacing.AFTER))
+                .withObjectIndenter(new DefaultIndenter("  ", "\n"));
+        try {
+            return (MAPPER.writer(printer).writeValueAsString(tree(loaded)) + "\n").getBytes(StandardCharsets.UTF_8);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("A plan could not be written as JSON.", e);
+        }
+    }
+
+    static ObjectNode tree(LoadedPlan loaded) {
+        Plan plan = loaded.plan();
+        ObjectNode root = JSON.objectNode();
+        root.put("zentrel-plan", PlanReader.FORMAT);
+        root.put("name", plan.name());
+        all(root, "segments", plan.segments(), PlanWriter::segment);
+        all(root, "hosts", plan.hosts(), PlanWriter::host);
+        all(root, "applications", plan.applications(), PlanWriter::application);
+        all(root, "universes", plan.universes(), PlanWriter::universe);
+        all(root, "streams", plan.streams(), PlanWriter::stream);
+        all(root, "receivers", plan.receivers(), PlanWriter::receiver);
+        all(root, "lines", plan.lines(), PlanWriter::line);
+        all(root, "fixtures", plan.fixtures(), PlanWriter::fixture);
+        all(root, "links", plan.links(), PlanWriter::link);
+        all(root, "sessions", plan.sessions(), PlanWriter::session);
+        putBack(root, loaded.unknown());
+        return root;
+    }
+
+    // --- unknown fields ---
+
+    private static void putBack(ObjectNode root, UnknownFields unknown) {
+        if (unknown.fields().isEmpty()) {
+            return;
+        }
+        Map<String, ObjectNode> owners = new HashMap<>();
+        owners.put("", root);
+        findOwners(root, owners);
+        for (UnknownFields.Field field : unknown.fields()) {
+            ObjectNode owner = owners.get(field.owner());
+            if (owner != null) {
+                Optional.ofNullable(descend(owner, field.path())).ifPresent(o -> o.set(field.name(), field.value()));
+            }
+        }
+    }
+
+    private static void findOwners(JsonNode node, Map<String, ObjectNode> owners) {
+        if (node instanceof ObjectNode object && object.path("id").isTextual()) {
+            owners.put(object.get("id").textValue(), object);
+        }
+        node.forEach(child -> findOwners(child, owners));
+    }
+
+    /** The object at a path; a plain value on the way is spread out into a setting, so that the field has a place. */
+    private static @org.jspecify.annotations.Nullable ObjectNode descend(ObjectNode from, List<String> path) {
+        JsonNode node = from;
+        for (String step : path) {
+            JsonNode next = node.isArray() ? node.get(Integer.parseInt(step)) : node.get(step);
+            if (next == null && node instanceof ObjectNode object) {
+                next = object.putObject(step); // it held nothing else that had to be written
+            }
+            if (next == null) {
+                return null;
+            }
+            if (next.isValueNode()) {
+                ObjectNode setting = JSON.objectNode();
+                setting.set(
+                        next.isTextual() && next.textValue().contains("/") && node.isArray() ? "address" : "planned",
+                        next);
+                if (node instanceof ArrayNode array) {
+                    array.set(Integer.parseInt(step), setting);
+                } else {
+                    ((ObjectNode) node).set(step, setting);
+                }
+                next = setting;
+            }
+            node = next;
+        }
+        return node instanceof ObjectNode object ? object : null;
+    }
+
+    // --- helpers ---
+
+    private static <T> void all(ObjectNode owner, String field, List<T> items, BiConsumer<ObjectNode, T> writer) {
+        if (!items.isEmpty()) {
+            ArrayNode array = owner.putArray(field);
+            for (T item : items) {
+                writer.accept(array.addObject(), item);
+            }
+        }
+    }
+
+    private static <T> JsonNode setting(Setting<T> setting, Function<T, JsonNode> value) {
+        if (!setting.isPending()) {
+            return value.apply(setting.planned());
+        }
+        ObjectNode node = JSON.objectNode();
+        node.set("planned", value.apply(setting.planned()));
+        node.set("inForce", value.apply(setting.inForce()));
+        return node;
+    }
+
+    /** A switch, left out where it is as usual. */
+    private static void flag(ObjectNode n, String field, Setting<Boolean> value, boolean usual) {
+        if (!value.equals(Setting.of(usual))) {
+            n.set(field, setting(value, JSON::booleanNode));
+        }
+    }
+
+    private static void flag(ObjectNode n, String field, boolean value, boolean usual) {
+        if (value != usual) {
+            n.put(field, value);
+        }
+    }
+
+    private static void text(ObjectNode n, String field, String value, String usual) {
+        if (!value.equals(usual)) {
+            n.put(field, value);
+        }
+    }
+
+    private static <E extends Enum<E> & Word> void word(ObjectNode n, String field, E value, E usual) {
+        if (value != usual) {
+            n.put(field, value.word());
+        }
+    }
+
+    private static <E extends Enum<E> & Word> void words(ObjectNode n, String field, java.util.Collection<E> values) {
+        ArrayNode array = n.putArray(field);
+        values.stream().sorted().forEach(v -> array.add(v.word()));
+    }
+
+    private static void named(ObjectNode n, Named item) {
+        n.put("id", item.id().value());
+        text(n, "name", item.name(), item.id().value());
+    }
+
+    // --- the things of a plan ---
+
+    private static void segment(ObjectNode n, Segment s) {
+        named(n, s);
+        s.subnet().ifPresent(x -> n.put("subnet", x.toString()));
+        flag(n, "wayOut", s.wayOut(), false);
+        flag(n, "guests", s.guests(), false);
+    }
+
+    private static void host(ObjectNode n, Host h) {
+        named(n, h);
+        word(n, "kind", h.kind(), HostKind.OTHER);
+        text(n, "place", h.place(), "");
+        word(n, "system", h.system(), h.kind() == HostKind.COMPUTER ? OperatingSystem.LINUX : OperatingSystem.FIRMWARE);
+        h.profile().ifPresent(x -> n.put("profile", x));
+        flag(n, "sourceCheck", h.sourceCheck(), false);
+        if (!h.firewall().equals(Firewall.OPEN)) {
+            ObjectNode f = n.putObject("firewall");
+            flag(f, "barsInbound", h.firewall().barsInbound(), false);
+            if (!h.firewall().allows().isEmpty()) {
+                words(f, "allows", h.firewall().allows());
+            }
+        }
+        all(n, "adapters", h.adapters(), PlanWriter::adapter);
+    }
+
+    private static void adapter(ObjectNode n, Adapter a) {
+        named(n, a);
+        word(n, "kind", a.kind(), AdapterKind.WIRED);
+        a.segment().ifPresent(x -> n.put("segment", x.value()));
+        flag(n, "enabled", a.enabled(), true);
+        flag(n, "carrier", a.carrier(), a.segment().isPresent());
+        if (!a.addresses().isEmpty()) {
+            ArrayNode array = n.putArray("addresses");
+            for (AdapterAddress address : a.addresses()) {
+                JsonNode value = setting(address.address(), x -> JSON.textNode(x.toString()));
+                if (address.origin() == AddressOrigin.MANUAL) {
+                    array.add(value);
+                } else {
+                    ObjectNode o = array.addObject();
+                    o.set("address", value);
+                    o.put("origin", address.origin().word());
+                }
+            }
+        }
+        a.gateway().ifPresent(x -> n.put("gateway", x.toString()));
+        a.mac().ifPresent(x -> n.put("mac", x));
+    }
+
+    private static void application(ObjectNode n, Application a) {
+        named(n, a);
+        n.put("host", a.host().value());
+        word(n, "kind", a.kind(), ApplicationKind.OTHER);
+        a.version().ifPresent(v -> n.set("version", setting(v, JSON::textNode)));
+        if (!a.bindings().isEmpty()) {
+            ObjectNode b = n.putObject("bindings");
+            for (Purpose purpose : Purpose.values()) {
+                Setting<Binding> binding = a.bindings().get(purpose);
+                if (binding != null) {
+                    b.set(purpose.word(), setting(binding, PlanWriter::binding));
+                }
+            }
+        }
+        if (!a.outputs().isEmpty()) {
+            ObjectNode outputs = n.putObject("outputs");
+            for (Protocol protocol : Protocol.values()) {
+                ProtocolOutput output = a.outputs().get(protocol);
+                if (output != null) {
+                    ObjectNode o = outputs.putObject(protocol.word());
+                    flag(o, "enabled", output.enabled(), true);
+                    all(o, "ranges", output.ranges(), (r, range) -> {
+                        r.put("first", range.first());
+                        r.put("last", range.last());
+                        r.put("offset", range.offset());
+                    });
+                }
+            }
+        }
+        if (!a.screenFirst().isEmpty()) {
+            ObjectNode screen = n.putObject("screenFirst");
+            for (Protocol protocol : Protocol.values()) {
+                Integer first = a.screenFirst().get(protocol);
+                if (first != null) {
+                    screen.put(protocol.word(), first);
+                }
+            }
+        }
+        a.osc().ifPresent(osc -> {
+            ObjectNode o = n.putObject("osc");
+            o.set("port", setting(osc.port(), JSON::numberNode));
+            flag(o, "receiving", osc.receiving(), true);
+            flag(o, "handling", osc.handling(), true);
+            if (!osc.targets().isEmpty()) {
+                ArrayNode targets = o.putArray("targets");
+                osc.targets().forEach(targets::add);
+            }
+        });
+    }
+
+    private static JsonNode binding(Binding b) {
+        if (b.mode() != BindingMode.ADAPTERS) {
+            return JSON.textNode(b.mode().word());
+        }
+        ArrayNode array = JSON.arrayNode();
+        b.adapters().forEach(a -> array.add(a.value()));
+        return array;
+    }
+
+    private static void universe(ObjectNode n, Universe u) {
+        n.put("id", u.id().value());
+        text(n, "name", u.name(), "");
+        n.put("number", u.number());
+        flag(n, "merge", u.merge(), false);
+    }
+
+    private static void stream(ObjectNode n, Stream s) {
+        n.put("id", s.id().value());
+        n.put("application", s.application().value());
+        n.put("universe", s.universe().value());
+        n.put("protocol", s.protocol().word());
+        flag(n, "enabled", s.enabled(), true);
+        flag(n, "standby", s.standby(), false);
+        s.label().ifPresent(x -> n.put("label", x));
+        s.wire().ifPresent(x -> n.set("wire", setting(x, JSON::numberNode)));
+        n.put("delivery", s.delivery().word());
+        if (!s.to().isEmpty()) {
+            ArrayNode to = n.putArray("to");
+            s.to().forEach(x -> to.add(x.toString()));
+        }
+        if (!s.priority().equals(Setting.of(100))) {
+            n.set("priority", setting(s.priority(), JSON::numberNode));
+        }
+        if (s.ratePerSecond() != 40.0) {
+            n.put("rate", s.ratePerSecond());
+        }
+        flag(n, "preview", s.preview(), false);
+    }
+
+    private static void receiver(ObjectNode n, Receiver r) {
+        named(n, r);
+        n.put("application", r.application().value());
+        words(n, "protocols", r.protocols());
+        flag(n, "inputOn", r.inputOn(), true);
+        flag(n, "answersPolls", r.answersPolls(), true);
+        word(n, "merge", r.merge(), Merge.HTP);
+        all(n, "ports", r.ports(), PlanWriter::port);
+    }
+
+    private static void port(ObjectNode n, Port p) {
+        named(n, p);
+        word(n, "kind", p.kind(), PortKind.DMX);
+        if (!p.direction().equals(Setting.of(Direction.OUTPUT))) {
+            n.set("direction", setting(p.direction(), d -> JSON.textNode(d.word())));
+        }
+        flag(n, "enabled", p.enabled(), true);
+        n.set("protocol", setting(p.protocol(), x -> JSON.textNode(x.word())));
+        p.wire().ifPresent(x -> n.set("wire", setting(x, JSON::numberNode)));
+        p.universe().ifPresent(x -> n.put("universe", x.value()));
+    }
+
+    private static void line(ObjectNode n, Line l) {
+        named(n, l);
+        n.put("port", l.port().value());
+    }
+
+    private static void fixture(ObjectNode n, Fixture f) {
+        n.put("id", f.id().value());
+        text(n, "number", f.number(), "");
+        text(n, "name", f.name(), f.id().value());
+        text(n, "place", f.place(), "");
+        text(n, "type", f.type(), "");
+        f.line().ifPresent(x -> n.put("line", x.value()));
+        all(n, "breaks", f.breaks(), (b, x) -> {
+            b.put("universe", x.universe().value());
+            b.put("start", x.start());
+            if (x.footprint() != 1) {
+                b.put("footprint", x.footprint());
+            }
+        });
+        flag(n, "sharesSlots", f.sharesSlots(), false);
+    }
+
+    private static void link(ObjectNode n, ControlLink l) {
+        named(n, l);
+        n.put("from", l.from().value());
+        n.put("to", l.to().value());
+        n.set("destination", setting(l.destination(), x -> JSON.textNode(x.toString())));
+        n.set("port", setting(l.port(), JSON::numberNode));
+        n.put("pattern", l.pattern());
+        flag(n, "enabled", l.enabled(), true);
+        flag(n, "answer", l.answer(), false);
+        l.answerPort().ifPresent(x -> n.set("answerPort", setting(x, JSON::numberNode)));
+    }
+
+    private static void session(ObjectNode n, Session s) {
+        named(n, s);
+        text(n, "key", s.key(), "");
+        word(n, "versions", s.versions(), VersionRule.EXACT);
+        all(n, "members", s.members(), (m, x) -> {
+            m.put("application", x.application().value());
+            word(m, "part", x.part(), Part.REMOTE);
+        });
+    }
+}

@@ -1,0 +1,39 @@
+package zentrel.ipv4;
+
+import java.util.Optional;
+
+/** Addresses that no host may have, with the document that says so. */
+public final class SpecialAddresses {
+    private SpecialAddresses() {}
+
+    /**
+     * Why {@code address} may not be given to a host, as the end of a sentence that starts with the address; empty if it
+     * may. First and last of a subnet are hosts in /31 (RFC 3021) and /32.
+     */
+    public static Optional<String> notAHost(HostAddress address) {
+        Ipv4Address a = address.address();
+        if (a.octet(0) == 0) {
+            return Optional.of("is in 0/8, which means \"this network\" (RFC 1122)");
+        }
+        if (a.equals(Ipv4Address.LIMITED_BROADCAST)) {
+            return Optional.of("is the limited broadcast (RFC 919)");
+        }
+        if (a.isMulticast()) {
+            return Optional.of("is a group, not a host (RFC 1112)");
+        }
+        if (a.octet(0) >= 240) {
+            return Optional.of("is in 240/4, which is reserved (RFC 1112)");
+        }
+        if (address.prefixLength() <= 30) {
+            if (a.equals(address.subnet().network())) {
+                return Optional.of("is the first of its subnet " + address.subnet()
+                        + ", which names the network itself (RFC 1122)");
+            }
+            if (a.equals(address.broadcast())) {
+                return Optional.of(
+                        "is the last of its subnet " + address.subnet() + ", which is its broadcast (RFC 1122)");
+            }
+        }
+        return Optional.empty();
+    }
+}

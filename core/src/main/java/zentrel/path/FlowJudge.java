@@ -1,0 +1,466 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zentrel.path.TransportJudge.Carried;
+import zentrel.path.TransportJudge.Shipment;
+import zentrel.plan.*;
+
+/** Judges one flow: one stream towards one port. Hops 1 to 8 depend on the two ends alone and are kept. */
+final class FlowJudge {
+    private record Flow(StreamId stream, PortId port) {}
+
+    private final PathContext context;
+    private final Remedies remedies;
+    private final TransportJudge transport;
+    private final PatchJudge patch;
+    private final Map<Flow, List<HopDraft>> firstEight = new HashMap<>();
+
+    FlowJudge(PathContext context, Remedies remedies, TransportJudge transport, PatchJudge patch) {
+        this.context = context;
+        this.remedies = remedies;
+        this.transport = transport;
+        this.patch = patch;
+    }
+
+    /** The path of a stream to a port, with hop 10 for one fixture, or for all on the port where none is named. */
+    SignalPath path(Stream stream, Port port, Optional<Fixture> fixture) {
+        Application from = context.index.application(stream.application());
+        List<HopDraft> drafts = new ArrayList<>(firstEight(stream, port));
+        drafts.add(wins(stream, port));
+        HopDraft leads = new HopDraft(HopKind.LEADS, port.id());
+        if (fixture.isPresent()) {
+            patch.judge(leads, fixture.get());
+        } else {
+            patch.judge(leads, stream, port);
+        }
+        drafts.add(leads);
+        Application to = context.index.applicationOf(port.id());
+        return new SignalPath(
+                Optional.of(from.id()),
+                Optional.of(stream.id()),
+                Optional.of(port.id()),
+                stream.protocol().word(),
+                stream.delivery().word(),
+                List.of(new Leg(from.id(), to.id(), HopDraft.finish(drafts))));
+    }
+
+    /** Hops 9 of all flows need hops 1 to 8 of their rivals, so those are judged first and kept. */
+    private List<HopDraft> firstEight(Stream stream, Port port) {
+        return firstEight.computeIfAbsent(new Flow(stream.id(), port.id()), f -> judgeEight(stream, port));
+    }
+
+    private List<HopDraft> judgeEight(Stream stream, Port port) {
+        Application from = context.index.application(stream.application());
+        Receiver receiver = context.index.receiverOf(port.id());
+        Application to = context.index.application(receiver.application());
+        List<HopDraft> drafts = HopDraft.leg(from.id(), to.id()).subList(0, 8);
+        int wire = means(drafts.get(0), stream, from, port);
+        Carried carried = transport.judge(
+                drafts,
+                new Shipment(
+                        from,
+                        Purpose.sending(stream.protocol()),
+                        to,
+                        Purpose.listening(stream.protocol()),
+                        stream.protocol().traffic(),
+                        stream.delivery(),
+                        stream.delivery() == Delivery.UNICAST ? stream.to() : List.of(),
+                        stream.id()));
+        agrees(drafts, stream, from, receiver, to, port, wire, carried);
+        return drafts;
+    }
+
+    // --- hop 1 ---
+
+    private int means(HopDraft hop, Stream stream, Application from, Port port) {
+        Universe universe = context.index.universe(stream.universe());
+        Protocol protocol = stream.protocol();
+        int label = context.index.labelOf(stream);
+        Optional<Integer> sent = context.index.wireOf(stream);
+        int wire = sent.orElseGet(() -> port.wire().map(Setting::inForce).orElse(label));
+        hop.passes(
+                from.id(),
+                universe.label() + " as " + wire,
+                from.name() + " sends " + universe.label() + " as " + protocol.title() + " " + wire
+                        + (stream.standby() ? "; it stands by until the primary stops" : "") + pending(stream) + ".");
+        if (sent.isEmpty()) {
+            hop.broken(
+                    Reason.LABEL_NOT_COVERED,
+                    stream.id(),
+                    "no range for " + label,
+                    "No " + protocol.title() + " range of " + from.name() + " covers its universe " + label
+                            + ", so it is not sent.",
+                    List.of(remedies.setStreamWire(stream, wire)));
+        }
+        if (!stream.enabled().inForce()) {
+            hop.broken(
+                    Reason.SOURCE_OFF,
+                    stream.id(),
+                    universe.label() + " switched off",
+                    from.name() + " has " + universe.label() + " switched off for " + protocol.title()
+                            + ". Switch it on there.",
+                    List.of(remedies.enable(stream)));
+        }
+        if (!from.output(protocol).enabled().inForce()) {
+            hop.broken(
+                    Reason.SOURCE_OFF,
+                    from.id(),
+                    protocol.title() + " switched off",
+                    protocol.title() + " output is switched off in " + from.name() + ". Switch it on there.",
+                    List.of(remedies.enableOutput(from, protocol)));
+        }
+        if (!protocol.carries(wire)) {
+            List<Edit> edits = new ArrayList<>();
+            port.wire()
+                    .map(Setting::inForce)
+                    .filter(protocol::carries)
+                    .ifPresent(w -> edits.add(remedies.setStreamWire(stream, w)));
+            if (protocol.carries(universe.number())) {
+                Edit send = remedies.setStreamWire(stream, universe.number());
+                edits.add(send.and(remedies.setPortWire(port, universe.number()).change()));
+            }
+            hop.broken(
+                    Reason.NUMBER_RANGE,
+                    stream.id(),
+                    wire + " does not exist",
+                    from.name() + " sends " + universe.label() + " as " + protocol.title() + " " + wire + ", and "
+                            + protocol.title() + " goes from " + protocol.firstNumber() + " to " + protocol.lastNumber()
+                            + ".",
+                    edits);
+        }
+        return wire;
+    }
+
+    private static String pending(Stream stream) {
+        return stream.wire()
+                .filter(Setting::isPending)
+                .map(w -> " (" + w.planned() + " is planned, not in force)")
+                .orElse("");
+    }
+
+    // --- hop 8, and what of it shows at 4, 6 and 7 ---
+
+    private void agrees(
+            List<HopDraft> drafts,
+            Stream stream,
+            Application from,
+            Receiver receiver,
+            Application to,
+            Port port,
+            int wire,
+            Carried carried) {
+        HopDraft named = drafts.get(HopKind.NAMED.index());
+        HopDraft taken = drafts.get(HopKind.TAKEN.index());
+        HopDraft letIn = drafts.get(HopKind.LET_IN.index());
+        HopDraft hop = drafts.get(HopKind.AGREES.index());
+        Protocol protocol = stream.protocol();
+        Protocol takes = port.protocol().inForce();
+        if (!receiver.inputOn().inForce()) {
+            letIn.broken(
+                    Reason.INPUT_OFF,
+                    receiver.id(),
+                    "input off",
+                    receiver.name() + " has its input switched off. Switch it on there.",
+                    List.of(remedies.inputOn(receiver)));
+        }
+        if (stream.delivery() == Delivery.FOUND && !receiver.answersPolls()) {
+            List<Edit> edits = carried.destination()
+                    .map(d -> List.of(remedies.addToList(stream, d.address())))
+                    .orElse(List.of());
+            named.broken(
+                    Reason.SILENT,
+                    stream.id(),
+                    "answers no polls",
+                    receiver.name() + " answers no polls, so " + from.name()
+                            + ", which sends to those found, never sends to it. Type its address in.",
+                    edits);
+        }
+        if (takes != protocol || !receiver.protocols().contains(protocol)) {
+            protocolDiffers(letIn, stream, from, receiver, port, wire);
+            hop.passes(port.id(), "as set there", "The number is set together with the protocol.");
+            return;
+        }
+        if (port.wire().isEmpty()) {
+            hop.notKnown(
+                    Reason.NUMBER_NOT_KNOWN,
+                    port.id(),
+                    "port not set",
+                    "Nobody has said what number " + context.index.name(port.id()) + " is set to; " + wire
+                            + " arrives.");
+            return;
+        }
+        Setting<Integer> set = port.wire().get();
+        int waits = set.inForce();
+        int shown = to.shown(protocol, waits);
+        hop.passes(
+                port.id(),
+                wire + " = " + waits,
+                wire + " is sent, and " + context.index.name(port.id()) + " waits for " + waits
+                        + (shown == waits ? "" : " (its screen shows " + shown + ")") + ".");
+        if (!protocol.carries(waits)) {
+            hop.broken(
+                    Reason.PORT_NUMBER_RANGE,
+                    port.id(),
+                    waits + " does not exist",
+                    context.index.name(port.id()) + " is set to " + protocol.title() + " " + waits + ", and "
+                            + protocol.title() + " goes from " + protocol.firstNumber() + " to " + protocol.lastNumber()
+                            + ".",
+                    List.of(remedies.setPortWire(port, wire)));
+            return;
+        }
+        if (waits == wire) {
+            return;
+        }
+        boolean byOne = Math.abs(waits - wire) == 1;
+        Reason reason = byOne ? Reason.OFF_BY_ONE : Reason.NUMBERS_DIFFER;
+        String text = from.name() + " sends "
+                + context.index.universe(stream.universe()).label() + " as " + protocol.title() + " "
+                + protocol.numberTitle() + " " + wire + "; " + context.index.name(port.id()) + " waits for " + waits
+                + (set.isPending() ? " (" + set.planned() + " is planned, not in force)" : "") + ". Set the port to "
+                + wire + " (its screen shows "
+                + to.shown(protocol, wire) + ").";
+        List<Edit> edits = numberRemedies(stream, port, wire, waits);
+        hop.broken(reason, port.id(), wire + " ≠ " + waits, text, edits);
+        if (stream.delivery() == Delivery.FOUND) {
+            named.add(
+                    Reason.NOBODY_ASKED,
+                    Verdict.BROKEN,
+                    reason.rule(),
+                    port.id(),
+                    "no one asked for " + wire,
+                    text,
+                    edits);
+        } else if (stream.delivery() == Delivery.MULTICAST && port.protocol().inForce() == Protocol.SACN) {
+            taken.add(
+                    Reason.GROUP_NOT_JOINED,
+                    Verdict.BROKEN,
+                    reason.rule(),
+                    port.id(),
+                    "joined " + waits + ", not " + wire,
+                    text,
+                    edits);
+        }
+    }
+
+    /** The port first, unless other sources of the port agree with it: then this source is the odd one. */
+    private List<Edit> numberRemedies(Stream stream, Port port, int wire, int waits) {
+        List<Edit> edits = new ArrayList<>();
+        boolean othersAgree = context.streamsOn(stream.protocol(), waits).stream()
+                .anyMatch(s -> !s.id().equals(stream.id())
+                        && context.index.universesOf(port.id()).contains(s.universe()));
+        if (stream.protocol().carries(wire)) {
+            edits.add(remedies.setPortWire(port, wire));
+        }
+        edits.add(othersAgree ? 0 : edits.size(), remedies.setStreamWire(stream, waits));
+        return edits;
+    }
+
+    private void protocolDiffers(
+            HopDraft letIn, Stream stream, Application from, Receiver receiver, Port port, int wire) {
+        Protocol protocol = stream.protocol();
+        Protocol takes = port.protocol().inForce();
+        boolean able = receiver.protocols().contains(protocol);
+        List<Edit> edits = new ArrayList<>();
+        if (able) {
+            edits.add(remedies.setPortProtocol(port, protocol, wire));
+        }
+        if (receiver.protocols().contains(protocol.other())) {
+            edits.add(remedies.alsoSend(stream, port, protocol.other()));
+        }
+        String text = from.name() + " sends "
+                + context.index.universe(stream.universe()).label() + " by " + protocol.title() + "; "
+                + (able
+                        ? context.index.name(port.id()) + " is set to " + takes.title() + ". Set it to "
+                                + protocol.title() + " " + wire + "."
+                        : receiver.name() + " takes " + protocol.other().title() + " only. Send it by "
+                                + protocol.other().title() + ".");
+        letIn.broken(
+                Reason.PROTOCOL_DIFFERS,
+                port.id(),
+                protocol.title() + " ≠ " + (able ? takes : protocol.other()).title(),
+                text,
+                edits);
+    }
+
+    // --- hop 9 ---
+
+    private HopDraft wins(Stream stream, Port port) {
+        HopDraft hop = new HopDraft(HopKind.WINS, port.id());
+        String name = context.index.name(port.id());
+        hop.passes(
+                port.id(),
+                port.kind() == PortKind.DMX ? "output, on" : "on",
+                name + " is on, and "
+                        + context.index.application(stream.application()).name() + " has it alone.");
+        if (port.direction().inForce() == Direction.INPUT) {
+            hop.broken(
+                    Reason.WRONG_WAY,
+                    port.id(),
+                    "set to input",
+                    name
+                            + " is set to input, so it sends what comes in by DMX instead of passing levels out. Set it to output.",
+                    List.of(remedies.portOutput(port)));
+        }
+        if (!port.enabled().inForce()) {
+            hop.broken(
+                    Reason.PORT_OFF,
+                    port.id(),
+                    "switched off",
+                    name + " is switched off. Switch it on there.",
+                    List.of(remedies.portOn(port)));
+        }
+        if (stream.preview() && port.kind() == PortKind.DMX) {
+            hop.broken(
+                    Reason.PREVIEW,
+                    stream.id(),
+                    "preview data",
+                    context.index.name(stream.id())
+                            + " is marked as preview, which must not reach live output (ANSI E1.31-2018 §6.2.6).",
+                    List.of(remedies.live(stream)));
+        }
+        rivals(hop, stream, port);
+        return hop;
+    }
+
+    private static boolean sends(Stream s, PathContext context) {
+        return s.enabled().inForce()
+                && !s.standby()
+                && context.index
+                        .application(s.application())
+                        .output(s.protocol())
+                        .enabled()
+                        .inForce();
+    }
+
+    private void rivals(HopDraft hop, Stream stream, Port port) {
+        Optional<Integer> wire = context.index.wireOf(stream);
+        if (wire.isEmpty() || stream.standby() || !sends(stream, context)) {
+            return;
+        }
+        for (Stream rival : context.streamsOn(stream.protocol(), wire.get())) {
+            if (rival.id().equals(stream.id()) || !sends(rival, context) || !arrives(rival, port)) {
+                continue;
+            }
+            Application other = context.index.application(rival.application());
+            if (stream.protocol() == Protocol.SACN
+                    && !rival.priority().inForce().equals(stream.priority().inForce())) {
+                int mine = stream.priority().inForce();
+                int theirs = rival.priority().inForce();
+                hop.passes(
+                        port.id(),
+                        mine > theirs ? mine + " over " + theirs : mine + " behind " + theirs,
+                        mine > theirs
+                                ? "Its priority " + mine + " wins over " + other.name() + " at " + theirs + "."
+                                : other.name() + " wins with priority " + theirs + "; this one waits at " + mine + ".");
+                continue;
+            }
+            if (rival.universe().equals(stream.universe())
+                    && context.index.universe(stream.universe()).merge()) {
+                hop.passes(port.id(), "merged on purpose", "It is merged with " + other.name() + ", as meant.");
+                continue;
+            }
+            fight(hop, stream, rival, port);
+        }
+    }
+
+    /** Whether a rival gets as far as this port; a number or an adapter that is wrong keeps it away. */
+    private boolean arrives(Stream rival, Port port) {
+        return firstEight(rival, port).stream().noneMatch(HopDraft::isBroken);
+    }
+
+    private void fight(HopDraft hop, Stream a, Stream b, Port port) {
+        Stream loser = Comparator.comparingInt((Stream s) -> rank(s))
+                                .thenComparingInt(s -> context.plan.streams().indexOf(s))
+                                .compare(a, b)
+                        > 0
+                ? a
+                : b;
+        Stream winner = loser.id().equals(a.id()) ? b : a;
+        Universe universe = context.index.universe(loser.universe());
+        List<Edit> edits = new ArrayList<>();
+        edits.add(remedies.silence(loser));
+        if (loser.protocol() == Protocol.SACN && winner.priority().inForce() > 0) {
+            edits.add(remedies.setPriority(loser, Math.max(0, winner.priority().inForce() - 10)));
+        }
+        if (loser.universe().equals(winner.universe())) {
+            edits.add(remedies.meantToMerge(universe));
+        }
+        Application winning = context.index.application(winner.application());
+        Application losing = context.index.application(loser.application());
+        hop.atRisk(
+                Reason.TWO_SOURCES,
+                losing.id(),
+                winning.name() + " and " + losing.name(),
+                winning.name() + " and " + losing.name() + " both send "
+                        + loser.protocol().title() + " "
+                        + context.index.wireOf(loser).orElse(0) + " to " + context.index.name(port.id())
+                        + (loser.protocol() == Protocol.SACN
+                                ? " at priority " + loser.priority().inForce()
+                                : "")
+                        + ", and no merge is meant. Silence " + losing.name() + ", or say who wins.",
+                edits);
+    }
+
+    /** Who should give way: a remote before a backup before a desk of no session before a primary. */
+    private int rank(Stream stream) {
+        return context.index
+                .partOf(stream.application())
+                .map(part -> switch (part) {
+                    case PRIMARY -> 0;
+                    case BACKUP -> 2;
+                    case REMOTE -> 3;
+                })
+                .orElse(1);
+    }
+
+    /** The streams that are meant to feed a port: of each source the one in the port's protocol, silent ones only if all are. */
+    List<Stream> sources(UniverseId universe, Port port) {
+        Map<ApplicationId, List<Stream>> bySource = new java.util.LinkedHashMap<>();
+        for (Stream s : context.index.streamsOf(universe)) {
+            bySource.computeIfAbsent(s.application(), a -> new ArrayList<>(2)).add(s);
+        }
+        List<Stream> chosen = new ArrayList<>();
+        for (List<Stream> streams : bySource.values()) {
+            List<Stream> matching = streams.stream()
+                    .filter(s -> s.protocol() == port.protocol().inForce())
+                    .toList();
+            List<Stream> candidates = matching.isEmpty() ? streams.subList(0, 1) : matching;
+            List<Stream> on = candidates.stream().filter(s -> isOn(s)).toList();
+            chosen.addAll(on.isEmpty() ? candidates.subList(0, 1) : on);
+        }
+        List<Stream> on = chosen.stream().filter(s -> isOn(s)).toList();
+        List<Stream> fitting = on.stream()
+                .filter(s -> s.protocol() == port.protocol().inForce())
+                .toList();
+        if (!fitting.isEmpty()) {
+            return fitting;
+        }
+        if (!on.isEmpty()
+                && chosen.stream()
+                        .noneMatch(s -> s.protocol() == port.protocol().inForce())) {
+            return on.subList(0, 1);
+        }
+        if (chosen.isEmpty()) {
+            return chosen;
+        }
+        return chosen.stream()
+                .filter(s -> s.protocol() == port.protocol().inForce())
+                .findFirst()
+                .map(List::of)
+                .orElse(chosen.subList(0, 1));
+    }
+
+    private boolean isOn(Stream s) {
+        return s.enabled().inForce()
+                && context.index
+                        .application(s.application())
+                        .output(s.protocol())
+                        .enabled()
+                        .inForce();
+    }
+}

@@ -1,0 +1,269 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zentrel.plan.Break;
+import zentrel.plan.Edit;
+import zentrel.plan.Fixture;
+import zentrel.plan.FixtureId;
+import zentrel.plan.Line;
+import zentrel.plan.Port;
+import zentrel.plan.Setting;
+import zentrel.plan.Stream;
+import zentrel.plan.Universe;
+import zentrel.plan.UniverseId;
+
+/** Hop 10 of a fixture: its slots, and whether its line starts at a port of its universe. Worked out once for a plan. */
+final class PatchJudge {
+    /** How many fixtures one break is compared with; a universe has room for no more that do not overlap. */
+    private static final int MOST_NEIGHBOURS = Universe.SLOTS;
+
+    private record Placed(Fixture fixture, int breakIndex, int order) {
+        Break slots() {
+            return fixture.breaks().get(breakIndex);
+        }
+    }
+
+    private final PathContext context;
+    private final Remedies remedies;
+    private final Map<FixtureId, List<Issue>> issues = new HashMap<>();
+
+    PatchJudge(PathContext context, Remedies remedies) {
+        this.context = context;
+        this.remedies = remedies;
+        Map<UniverseId, List<Placed>> placed = new HashMap<>();
+        int order = 0;
+        for (Fixture fixture : context.plan.fixtures()) {
+            for (int i = 0; i < fixture.breaks().size(); i++) {
+                Placed p = new Placed(fixture, i, order);
+                placed.computeIfAbsent(p.slots().universe(), u -> new ArrayList<>())
+                        .add(p);
+            }
+            order++;
+        }
+        placed.values().forEach(this::judgeUniverse);
+        for (Fixture fixture : context.plan.fixtures()) {
+            if (fixture.line().isPresent()) {
+                judgeLine(fixture, context.index.line(fixture.line().get()));
+            }
+        }
+    }
+
+    /** All that is wrong with where a fixture sits. */
+    List<Issue> of(Fixture fixture) {
+        return issues.getOrDefault(fixture.id(), List.of());
+    }
+
+    private void add(Fixture fixture, Issue issue) {
+        issues.computeIfAbsent(fixture.id(), f -> new ArrayList<>(1)).add(issue);
+    }
+
+    private void judgeUniverse(List<Placed> placed) {
+        placed.sort(Comparator.comparingInt((Placed p) -> p.slots().start()).thenComparingInt(Placed::order));
+        List<Placed> open = new ArrayList<>();
+        for (Placed p : placed) {
+            if (p.slots().end() > Universe.SLOTS) {
+                pastEnd(p, placed);
+            }
+            open.removeIf(o -> o.slots().end() < p.slots().start());
+            for (Placed o : open) {
+                if (!(o.fixture().sharesSlots() && p.fixture().sharesSlots())) {
+                    overlap(o, p, placed);
+                }
+            }
+            if (open.size() < MOST_NEIGHBOURS) {
+                open.add(p);
+            }
+        }
+    }
+
+    private void pastEnd(Placed p, List<Placed> placed) {
+        Break b = p.slots();
+        String label = context.index.universe(b.universe()).label();
+        Optional<Integer> free = freeStart(p, placed);
+        add(
+                p.fixture(),
+                new Issue(
+                        Reason.PAST_END,
+                        Verdict.BROKEN,
+                        Reason.PAST_END.rule(),
+                        "slots " + b.start() + "–" + b.end(),
+                        Remedies.fixtureLabel(p.fixture()) + " takes " + label + " slots " + b.start() + " to "
+                                + b.end()
+                                + ", and a universe ends at 512."
+                                + free.map(f -> " Slot " + f + " has room for its " + b.footprint() + ".")
+                                        .orElse(" Move it to a universe with room."),
+                        p.fixture().id(),
+                        edits(p, free)));
+    }
+
+    private void overlap(Placed a, Placed b, List<Placed> placed) {
+        Placed later = a.order() >= b.order() ? a : b;
+        Placed earlier = later.equals(a) ? b : a;
+        Break slots = later.slots();
+        String label = context.index.universe(slots.universe()).label();
+        Optional<Integer> free = freeStart(later, placed);
+        String text = earlier.fixture().equals(later.fixture())
+                ? Remedies.fixtureLabel(later.fixture()) + " uses " + label + " slots " + slots.start() + " to "
+                        + slots.end() + " in two of its breaks."
+                : Remedies.fixtureLabel(later.fixture()) + " (" + label + " slots " + slots.start() + " to "
+                        + slots.end() + ") shares slots with "
+                        + Remedies.fixtureLabel(earlier.fixture()) + " ("
+                        + earlier.slots().start() + " to " + earlier.slots().end()
+                        + "): what is meant for one moves the other.";
+        Issue issue = new Issue(
+                Reason.OVERLAP,
+                Verdict.BROKEN,
+                Reason.OVERLAP.rule(),
+                "shares slots",
+                text
+                        + free.map(f -> " Slot " + f + " has room for its " + slots.footprint() + ".")
+                                .orElse(""),
+                later.fixture().id(),
+                edits(later, free));
+        add(later.fixture(), issue);
+        if (!earlier.fixture().equals(later.fixture())) {
+            add(earlier.fixture(), issue);
+        }
+    }
+
+    private List<Edit> edits(Placed p, Optional<Integer> free) {
+        return free.map(f -> List.of(remedies.repatch(p.fixture(), p.breakIndex(), f)))
+                .orElse(List.of());
+    }
+
+    /** The first start with room for the footprint among the universe's other fixtures. */
+    private static Optional<Integer> freeStart(Placed p, List<Placed> placed) {
+        BitSet used = new BitSet();
+        for (Placed other : placed) {
+            if (!other.equals(p)) {
+                used.set(other.slots().start(), Math.min(other.slots().end(), Universe.SLOTS) + 1);
+            }
+        }
+        int footprint = p.slots().footprint();
+        int start = used.nextClearBit(1);
+        while (start + footprint - 1 <= Universe.SLOTS) {
+            int taken = used.nextSetBit(start);
+            if (taken < 0 || taken - start >= footprint) {
+                return Optional.of(start);
+            }
+            start = used.nextClearBit(taken);
+        }
+        return Optional.empty();
+    }
+
+    private void judgeLine(Fixture fixture, Line line) {
+        Port port = context.index.port(line.port());
+        if (port.universe().isEmpty()) {
+            return;
+        }
+        for (Break b : fixture.breaks()) {
+            if (b.universe().equals(port.universe().get())) {
+                continue;
+            }
+            Universe wanted = context.index.universe(b.universe());
+            Universe carried = context.index.universe(port.universe().get());
+            List<Edit> edits = new ArrayList<>();
+            for (Line other : context.plan.lines()) {
+                if (context.index.port(other.port()).universe().equals(Optional.of(b.universe()))
+                        && fixture.breaks().size() == 1) {
+                    edits.add(new Edit(
+                            "Hang " + Remedies.fixtureLabel(fixture) + " on " + other.name(),
+                            p -> p.withFixture(
+                                    fixture.id(),
+                                    f -> new Fixture(
+                                            f.id(),
+                                            f.number(),
+                                            f.name(),
+                                            f.place(),
+                                            f.type(),
+                                            Optional.of(other.id()),
+                                            f.breaks(),
+                                            f.sharesSlots()))));
+                    break;
+                }
+            }
+            Optional<Integer> wire = context.index.streamsOf(b.universe()).stream()
+                    .filter(s -> s.protocol() == port.protocol().inForce())
+                    .findFirst()
+                    .flatMap(context.index::wireOf);
+            wire.ifPresent(w -> edits.add(new Edit(
+                    "Set " + context.index.name(port.id()) + " to " + wanted.label() + ", " + w,
+                    p -> p.withPort(
+                            port.id(),
+                            x -> new Port(
+                                    x.id(),
+                                    x.name(),
+                                    x.kind(),
+                                    x.direction(),
+                                    x.enabled(),
+                                    x.protocol(),
+                                    Optional.of(Setting.of(w)),
+                                    Optional.of(wanted.id()))))));
+            add(
+                    fixture,
+                    new Issue(
+                            Reason.LINE_DIFFERS,
+                            Verdict.BROKEN,
+                            Reason.LINE_DIFFERS.rule(),
+                            "line carries " + carried.label(),
+                            Remedies.fixtureLabel(fixture) + " is patched in " + wanted.label() + " and hangs on "
+                                    + line.name() + ", which carries " + carried.label() + ".",
+                            fixture.id(),
+                            edits));
+        }
+    }
+
+    /** Judges hop 10 for one fixture. */
+    void judge(HopDraft hop, Fixture fixture) {
+        Break first = fixture.breaks().get(0);
+        hop.passes(
+                fixture.id(),
+                "slot " + first.start() + (first.footprint() > 1 ? "–" + first.end() : ""),
+                Remedies.fixtureLabel(fixture) + " takes " + slots(fixture)
+                        + fixture.line()
+                                .map(l -> " on " + context.index.line(l).name())
+                                .orElse("") + ".");
+        of(fixture)
+                .forEach(i -> hop.add(i.reason(), i.verdict(), i.rule(), i.cause(), i.brief(), i.text(), i.remedies()));
+    }
+
+    private String slots(Fixture fixture) {
+        List<String> parts = new ArrayList<>();
+        for (Break b : fixture.breaks()) {
+            parts.add(context.index.universe(b.universe()).label() + " slots " + b.start() + " to " + b.end());
+        }
+        return String.join(", ", parts);
+    }
+
+    /** Judges hop 10 for all that hangs on a port. */
+    void judge(HopDraft hop, Stream stream, Port port) {
+        List<Fixture> fixtures = new ArrayList<>();
+        for (Line line : context.index.linesOf(port.id())) {
+            fixtures.addAll(context.index.fixturesOn(line.id()));
+        }
+        if (fixtures.isEmpty()) {
+            for (Fixture fixture : context.index.fixturesIn(stream.universe())) {
+                if (fixture.line().isEmpty() || port.kind() == zentrel.plan.PortKind.INTERNAL) {
+                    fixtures.add(fixture);
+                }
+            }
+        }
+        if (fixtures.isEmpty()) {
+            hop.notApplicable("No fixture is described on " + context.index.name(port.id()) + ".");
+            return;
+        }
+        String count = fixtures.size() == 1 ? "1 fixture" : fixtures.size() + " fixtures";
+        hop.passes(port.id(), count, count + " on " + context.index.name(port.id()) + ", each within its slots.");
+        for (Fixture fixture : fixtures) {
+            for (Issue i : of(fixture)) {
+                hop.add(i.reason(), i.verdict(), i.rule(), i.cause(), i.brief(), i.text(), i.remedies());
+            }
+        }
+    }
+}

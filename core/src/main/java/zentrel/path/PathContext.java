@@ -1,0 +1,185 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.AdapterId;
+import zentrel.plan.AdapterKind;
+import zentrel.plan.Host;
+import zentrel.plan.HostKind;
+import zentrel.plan.Plan;
+import zentrel.plan.PlanIndex;
+import zentrel.plan.Protocol;
+import zentrel.plan.SegmentId;
+import zentrel.plan.Setting;
+import zentrel.plan.Stream;
+
+/** What judging needs to know of the whole plan, worked out once. */
+final class PathContext {
+    private record WireKey(Protocol protocol, int wire) {}
+
+    final Plan plan;
+    final PlanIndex index;
+    private final Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders = new HashMap<>();
+    private final Map<SegmentId, Optional<Subnet>> usual = new HashMap<>();
+    private final Map<WireKey, List<Stream>> streamsByWire = new HashMap<>();
+    private final List<Host> routers;
+
+    PathContext(Plan plan) {
+        this.plan = plan;
+        this.index = plan.index();
+        this.routers =
+                plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
+        for (Host host : plan.hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                adapter.segment().ifPresent(segment -> {
+                    if (adapter.kind() != AdapterKind.LOOPBACK) {
+                        Map<Ipv4Address, List<Adapter>> map = holders.computeIfAbsent(segment, s -> new HashMap<>());
+                        for (AdapterAddress a : adapter.addresses()) {
+                            map.computeIfAbsent(a.inForce().address(), k -> new ArrayList<>(1))
+                                    .add(adapter);
+                        }
+                    }
+                });
+            }
+        }
+        for (Stream stream : plan.streams()) {
+            index.wireOf(stream)
+                    .ifPresent(wire -> streamsByWire
+                            .computeIfAbsent(new WireKey(stream.protocol(), wire), k -> new ArrayList<>(2))
+                            .add(stream));
+        }
+    }
+
+    List<Stream> streamsOn(Protocol protocol, int wire) {
+        return streamsByWire.getOrDefault(new WireKey(protocol, wire), List.of());
+    }
+
+    /** The adapters of a segment that have this address now. */
+    List<Adapter> holdersOf(SegmentId segment, Ipv4Address address) {
+        return holders.getOrDefault(segment, Map.of()).getOrDefault(address, List.of());
+    }
+
+    /** Every address in use or planned on a segment. */
+    Set<Ipv4Address> usedOn(SegmentId segment) {
+        Set<Ipv4Address> used = new HashSet<>();
+        for (Adapter adapter : index.adaptersOn(segment)) {
+            for (AdapterAddress a : adapter.addresses()) {
+                used.add(a.address().planned().address());
+                used.add(a.inForce().address());
+            }
+        }
+        return used;
+    }
+
+    /** The subnet usual on a segment: as settled, else the one that most adapters share. */
+    Optional<Subnet> usualSubnet(SegmentId segment) {
+        return usual.computeIfAbsent(segment, s -> {
+            Optional<Subnet> settled = index.segment(s).subnet();
+            if (settled.isPresent()) {
+                return settled;
+            }
+            Map<Subnet, Integer> counts = new LinkedHashMap<>();
+            for (Adapter adapter : index.adaptersOn(s)) {
+                for (AdapterAddress a : adapter.addresses()) {
+                    counts.merge(a.inForce().subnet(), 1, Integer::sum);
+                }
+            }
+            Subnet best = null;
+            int most = 0;
+            for (Map.Entry<Subnet, Integer> entry : counts.entrySet()) {
+                if (entry.getValue() > most) {
+                    most = entry.getValue();
+                    best = entry.getKey();
+                }
+            }
+            return Optional.ofNullable(best);
+        });
+    }
+
+    /** The host's own loopback adapter: as listed, else the one that every system has. */
+    static Adapter loopback(Host host) {
+        for (Adapter adapter : host.adapters()) {
+            if (adapter.kind() == AdapterKind.LOOPBACK) {
+                return adapter;
+            }
+        }
+        return new Adapter(
+                new AdapterId(host.id().value() + "/loopback"),
+                "Loopback",
+                AdapterKind.LOOPBACK,
+                Optional.empty(),
+                Setting.of(true),
+                true,
+                List.of(new AdapterAddress(
+                        Setting.of(new HostAddress(Ipv4Address.LOOPBACK, 8)), zentrel.plan.AddressOrigin.MANUAL)),
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    /** A host's adapters but for loopback. */
+    static List<Adapter> real(Host host) {
+        return host.adapters().stream()
+                .filter(a -> a.kind() != AdapterKind.LOOPBACK)
+                .toList();
+    }
+
+    /** Whether a router leads from one adapter's segment to the other's, and the first was told of it. */
+    Optional<Host> routerBetween(Adapter from, Adapter to) {
+        if (from.gateway().isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
+            return Optional.empty();
+        }
+        Ipv4Address gateway = from.gateway().get();
+        for (Host router : routers) {
+            boolean near = router.adapters().stream()
+                    .anyMatch(a -> a.segment().equals(from.segment())
+                            && a.isUp()
+                            && a.addresses().stream()
+                                    .anyMatch(x -> x.inForce().address().equals(gateway)));
+            boolean far = router.adapters().stream()
+                    .anyMatch(a -> a.segment().equals(to.segment())
+                            && a.isUp()
+                            && a.addresses().stream()
+                                    .anyMatch(x -> to.addresses().stream()
+                                            .anyMatch(y ->
+                                                    x.inForce().sees(y.inForce().address()))));
+            if (near && far) {
+                return Optional.of(router);
+            }
+        }
+        return Optional.empty();
+    }
+
+    static boolean sameSegment(Adapter a, Adapter b) {
+        return a.segment().isPresent() && a.segment().equals(b.segment());
+    }
+
+    /** Whether one of the host's adapters reaches the address on-link, or by a gateway. */
+    static boolean hasRoute(Host host, Ipv4Address to) {
+        for (Adapter adapter : host.adapters()) {
+            if (adapter.gateway().isPresent() || sees(adapter, to)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    static boolean sees(Adapter adapter, Ipv4Address to) {
+        for (AdapterAddress a : adapter.addresses()) {
+            if (a.inForce().sees(to)) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

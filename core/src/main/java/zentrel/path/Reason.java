@@ -1,0 +1,159 @@
+package zentrel.path;
+
+import static zentrel.path.HopKind.*;
+
+import java.util.Optional;
+
+/**
+ * Every way in which a signal may die, be at risk or be unknown. Each has exactly one place; where one mistake dies at
+ * different places by delivery (a number that differs: hop 4, 6 or 8) there is a reason for each, and the cause is the
+ * same.
+ */
+public enum Reason {
+    /** Fixtures or ports wait for the universe and nobody sends it. */
+    NO_SOURCE("universe.no-source", MEANS, "universe.no-source"),
+    /** The source's switch for the protocol or the universe is off. */
+    SOURCE_OFF("universe.not-enabled", MEANS, "universe.not-enabled"),
+    /** No range of the source covers its label, so it is not sent. */
+    LABEL_NOT_COVERED("universe.label-not-covered", MEANS, "universe.not-enabled"),
+    /** The wire number does not exist in the protocol. */
+    NUMBER_RANGE("universe.number-range", MEANS, "universe.number-range"),
+    /** The control link is switched off at the sender. */
+    LINK_OFF("control.not-sending", MEANS, "control.not-sending"),
+
+    /** Bound to an adapter that does not lead to the partner, while another does. */
+    BOUND_ELSEWHERE("adapter.wrong", BOUND, "adapter.wrong"),
+    /** Left to the system, which may or does take another adapter. */
+    LEFT_TO_SYSTEM("adapter.automatic", BOUND, "adapter.automatic"),
+    /** Bound to loopback, with the partner on another host. */
+    BOUND_TO_LOOPBACK("adapter.loopback", BOUND, "adapter.loopback"),
+
+    /** The sender's adapter has no cable. */
+    UNPLUGGED("adapter.unplugged", UP, "adapter.unplugged"),
+    /** The sender's adapter is switched off. */
+    SWITCHED_OFF("adapter.switched-off", UP, "adapter.unplugged"),
+    /** The sender's adapter has no address. */
+    NO_ADDRESS("address.none", UP, "address.none"),
+    /** The sender's address is one that no host may have. */
+    NOT_A_HOST("address.not-a-host", UP, "address.not-a-host"),
+
+    /** The universe is sent and used, and no port takes it. */
+    NO_RECEIVER("universe.no-receiver", NAMED, "universe.no-receiver"),
+    /** The typed list does not name the receiver. */
+    NOT_DELIVERED("universe.not-delivered", NAMED, "universe.not-delivered"),
+    /** Sent to those found, and the receiver answers no polls. */
+    SILENT("discovery.silent", NAMED, "universe.not-delivered"),
+    /** The sender has no route to the receiver. */
+    NO_ROUTE("address.unreachable", NAMED, "address.unreachable"),
+    /** Sent to those found, and the reply has no route back. */
+    REPLY_LOST("discovery.no-return", NAMED, "discovery.no-return"),
+    /** Sent to those found, and no port there is on this number. */
+    NOBODY_ASKED("universe.nobody-asked", NAMED, "universe.off-by-one"),
+    /** The link's destination is not an address of the receiver. */
+    WRONG_TARGET("control.wrong-target", NAMED, "control.wrong-target"),
+
+    /** No segment joins the two. */
+    APART("network.apart", CARRIED, "address.unreachable"),
+
+    /** The receiver's adapter has no cable. */
+    FAR_UNPLUGGED("adapter.unplugged-at-receiver", TAKEN, "adapter.unplugged"),
+    /** The receiver's adapter is switched off. */
+    FAR_SWITCHED_OFF("adapter.switched-off-at-receiver", TAKEN, "adapter.unplugged"),
+    /** The receiver's adapter has no address. */
+    FAR_NO_ADDRESS("address.none-at-receiver", TAKEN, "address.none"),
+    /** The receiver's address is one that no host may have. */
+    FAR_NOT_A_HOST("address.not-a-host-at-receiver", TAKEN, "address.not-a-host"),
+    /** The sender's broadcast address is not the receiver's. */
+    BROADCAST_DIFFERS("address.broadcast-differs", TAKEN, "address.mask-differs"),
+    /** The receiver joined the group of another number. */
+    GROUP_NOT_JOINED("universe.group-not-joined", TAKEN, "universe.off-by-one"),
+    /** The receiver joined the group on another adapter. */
+    JOINED_ELSEWHERE("adapter.joined-elsewhere", TAKEN, "adapter.wrong"),
+    /** The receiver drops sources that it has no route to. */
+    SOURCE_CHECK("host.source-check", TAKEN, "address.unreachable"),
+    /** Another adapter of the segment has the receiver's address. */
+    DUPLICATE("address.duplicate", TAKEN, "address.duplicate"),
+
+    /** The receiver's firewall bars it. */
+    FIREWALL("host.firewall", LET_IN, "host.firewall"),
+    /** The receiver's input is switched off. */
+    INPUT_OFF("universe.input-off", LET_IN, "universe.not-enabled"),
+    /** The port or the receiver takes the other protocol. */
+    PROTOCOL_DIFFERS("universe.protocol-differs", LET_IN, "universe.protocol-differs"),
+    /** The receiver listens on another adapter. */
+    LISTENS_ELSEWHERE("adapter.listens-elsewhere", LET_IN, "adapter.wrong"),
+    /** The receiver listens on loopback only. */
+    LISTENS_ON_LOOPBACK("adapter.listens-on-loopback", LET_IN, "adapter.loopback"),
+    /** The receiver does not take OSC, or its switch is off. */
+    OSC_OFF("control.not-receiving", LET_IN, "control.not-receiving"),
+
+    /** The two ends' wire numbers differ by one. */
+    OFF_BY_ONE("universe.off-by-one", AGREES, "universe.off-by-one"),
+    /** The two ends' wire numbers differ by more than one. */
+    NUMBERS_DIFFER("universe.numbers-differ", AGREES, "universe.numbers-differ"),
+    /** The port's number does not exist in its protocol. */
+    PORT_NUMBER_RANGE("universe.number-range-at-port", AGREES, "universe.number-range"),
+    /** Nobody has said what number the port is set to. */
+    NUMBER_NOT_KNOWN("universe.number-not-known", AGREES, "universe.off-by-one"),
+    /** Destination port and listening port differ. */
+    OSC_PORT_DIFFERS("control.port-differs", AGREES, "control.port-differs"),
+    /** Answer port and listening port differ. */
+    ANSWER_PORT_DIFFERS("control.answer-port-differs", AGREES, "control.port-differs"),
+
+    /** The port is an input. */
+    WRONG_WAY("port.direction", WINS, "port.direction"),
+    /** The port is switched off. */
+    PORT_OFF("port.disabled", WINS, "port.disabled"),
+    /** Another source of equal priority sends the same number, and no merge is meant. */
+    TWO_SOURCES("universe.two-sources", WINS, "universe.two-sources"),
+    /** Preview data, which must not reach live output (ANSI E1.31-2018 §6.2.6). */
+    PREVIEW("universe.preview", WINS, "universe.preview"),
+    /** The switch inside the show is off. */
+    HANDLER_OFF("control.handler-off", WINS, "control.not-receiving"),
+
+    /** The footprint runs past slot 512. */
+    PAST_END("patch.past-end", LEADS, "patch.past-end"),
+    /** Another fixture uses the same slots. */
+    OVERLAP("patch.overlap", LEADS, "patch.overlap"),
+    /** The fixture's line starts at a port of another universe. */
+    LINE_DIFFERS("patch.line-differs", LEADS, "patch.line-differs"),
+    /** No target of the receiver matches the pattern. */
+    UNMATCHED("control.unmatched", LEADS, "control.unmatched"),
+    /** The receiver's targets are not described. */
+    TARGETS_NOT_KNOWN("control.targets-not-known", LEADS, "control.unmatched");
+
+    private final String code;
+    private final HopKind hop;
+    private final String rule;
+
+    Reason(String code, HopKind hop, String rule) {
+        this.code = code;
+        this.hop = hop;
+        this.rule = rule;
+    }
+
+    /** The code, stable for other programs. */
+    public String code() {
+        return code;
+    }
+
+    /** The one place where it happens. */
+    public HopKind hop() {
+        return hop;
+    }
+
+    /** The rule that reports it, unless the issue names another. */
+    public String rule() {
+        return rule;
+    }
+
+    /** The reason of a code. */
+    public static Optional<Reason> of(String code) {
+        for (Reason reason : values()) {
+            if (reason.code.equals(code)) {
+                return Optional.of(reason);
+            }
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,320 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.FreeAddress;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.*;
+
+/**
+ * The edits that mend. Each sets the value in force as well as planned: it is the plan for a device that will be set so.
+ * The text of an edit names its subject, so that two edits with one text are one edit.
+ */
+public final class Remedies {
+    private final PathContext context;
+
+    Remedies(PathContext context) {
+        this.context = context;
+    }
+
+    private String name(Id id) {
+        return context.index.name(id);
+    }
+
+    Edit bind(Application application, Purpose purpose, Adapter adapter) {
+        Binding binding = adapter.kind() == AdapterKind.LOOPBACK ? Binding.LOOPBACK : Binding.to(adapter.id());
+        return new Edit(
+                "Bind " + purpose.title() + " of " + application.name() + " to " + adapter.name(),
+                p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(binding))));
+    }
+
+    Edit bindAlso(Application application, Purpose purpose, Adapter adapter) {
+        List<AdapterId> ids = new ArrayList<>(application.binding(purpose).adapters());
+        ids.add(adapter.id());
+        Binding binding = new Binding(BindingMode.ADAPTERS, new ArrayList<>(new LinkedHashSet<>(ids)));
+        return new Edit(
+                "Bind " + purpose.title() + " of " + application.name() + " to " + adapter.name() + " as well",
+                p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(binding))));
+    }
+
+    Edit listenOnAll(Application application, Purpose purpose) {
+        return new Edit(
+                "Let " + purpose.title() + " of " + application.name() + " listen on all adapters",
+                p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(Binding.ALL))));
+    }
+
+    Edit plugIn(Adapter adapter, Optional<SegmentId> segment) {
+        return new Edit(
+                "Plug in the " + name(adapter.id()),
+                p -> p.withAdapter(adapter.id(), a -> {
+                    Adapter up = a.withCarrier(true);
+                    return up.segment().isEmpty() && segment.isPresent() ? up.withSegment(segment.get()) : up;
+                }));
+    }
+
+    Edit switchOn(Adapter adapter) {
+        return new Edit(
+                "Switch on the " + name(adapter.id()),
+                p -> p.withAdapter(adapter.id(), a -> a.withEnabled(Setting.of(true))));
+    }
+
+    /** Puts what is planned in force, where that is another address. */
+    List<Edit> applyPlanned(Adapter adapter) {
+        List<Edit> edits = new ArrayList<>();
+        for (int i = 0; i < adapter.addresses().size(); i++) {
+            AdapterAddress a = adapter.addresses().get(i);
+            if (a.address().isPending()) {
+                edits.add(moveTo(
+                        adapter,
+                        i,
+                        a.address().planned(),
+                        "Apply the planned " + a.address().planned().address() + " on the " + name(adapter.id())));
+            }
+        }
+        return edits;
+    }
+
+    /** Gives an adapter a free address in the subnet usual on its segment. */
+    public List<Edit> giveAddress(Adapter adapter, int at, Optional<Subnet> wanted) {
+        List<Edit> edits = new ArrayList<>(applyPlanned(adapter));
+        Optional<SegmentId> segment = adapter.segment();
+        Optional<Subnet> subnet = wanted.or(() -> segment.flatMap(context::usualSubnet));
+        if (subnet.isEmpty()) {
+            return edits;
+        }
+        Set<Ipv4Address> used = new HashSet<>();
+        segment.ifPresent(s -> used.addAll(context.usedOn(s)));
+        Ipv4Address near = at < adapter.addresses().size()
+                ? adapter.addresses().get(at).inForce().address()
+                : subnet.get().network();
+        FreeAddress.after(near, subnet.get(), used)
+                .map(free -> new HostAddress(free, subnet.get().prefixLength()))
+                .ifPresent(free -> edits.add(moveTo(adapter, at, free, "Give the " + name(adapter.id()) + " " + free)));
+        return edits;
+    }
+
+    /** Mends an adapter that is off its segment's subnet: by its mask where that is enough, else by a free address. */
+    public List<Edit> joinSubnet(Adapter adapter, Subnet subnet) {
+        List<Edit> edits = new ArrayList<>(applyPlanned(adapter));
+        for (int i = 0; i < adapter.addresses().size(); i++) {
+            HostAddress now = adapter.addresses().get(i).inForce();
+            if (subnet.contains(now.address()) && now.prefixLength() != subnet.prefixLength()) {
+                edits.add(setMask(adapter, i, subnet.prefixLength()));
+                return edits;
+            }
+        }
+        edits.addAll(giveAddress(adapter, 0, Optional.of(subnet)));
+        return edits;
+    }
+
+    Edit setMask(Adapter adapter, int at, int prefixLength) {
+        HostAddress now = adapter.addresses().get(at).inForce();
+        HostAddress then = new HostAddress(now.address(), prefixLength);
+        return moveTo(adapter, at, then, "Set the mask of the " + name(adapter.id()) + " to " + then.mask());
+    }
+
+    /** Changes an address, and with it the typed copies of it: unicast lists and the destinations of links. */
+    private Edit moveTo(Adapter adapter, int at, HostAddress to, String text) {
+        HostId owner = context.index.hostOf(adapter.id()).id();
+        Optional<Ipv4Address> from = at < adapter.addresses().size()
+                ? Optional.of(adapter.addresses().get(at).inForce().address())
+                : Optional.empty();
+        boolean shared = from.isPresent()
+                && adapter.segment().isPresent()
+                && context.holdersOf(adapter.segment().get(), from.get()).size() > 1;
+        return new Edit(text, plan -> {
+            AddressOrigin origin = at < adapter.addresses().size()
+                            && adapter.addresses().get(at).origin() == AddressOrigin.DHCP
+                    ? AddressOrigin.DHCP
+                    : AddressOrigin.MANUAL;
+            Plan next =
+                    plan.withAdapter(adapter.id(), a -> a.withAddress(at, new AdapterAddress(Setting.of(to), origin)));
+            return from.isPresent() ? copiesMoved(next, owner, from.get(), to.address(), shared) : next;
+        });
+    }
+
+    private static Plan copiesMoved(Plan plan, HostId owner, Ipv4Address from, Ipv4Address to, boolean shared) {
+        if (from.equals(to)) {
+            return plan;
+        }
+        PlanIndex index = plan.index();
+        List<Stream> streams = new ArrayList<>(plan.streams());
+        streams.replaceAll(s -> {
+            boolean meantForOwner = s.to().contains(from)
+                    && index.portsOf(s.universe()).stream()
+                            .anyMatch(p -> index.applicationOf(p.id()).host().equals(owner));
+            if (!meantForOwner) {
+                return s;
+            }
+            Set<Ipv4Address> list = new LinkedHashSet<>(s.to());
+            if (!shared) {
+                list.remove(from);
+            }
+            list.add(to);
+            return s.withDelivery(s.delivery(), List.copyOf(list));
+        });
+        List<ControlLink> links = new ArrayList<>(plan.links());
+        links.replaceAll(l -> l.destination().inForce().equals(from)
+                        && index.application(l.to()).host().equals(owner)
+                ? l.withDestination(to)
+                : l);
+        return plan.withStreams(streams).withLinks(links);
+    }
+
+    Edit openFirewall(Host host, Traffic traffic) {
+        return new Edit(
+                "Let " + traffic.word() + " in through the firewall of " + host.name(),
+                p -> p.withHost(host.id(), h -> {
+                    Set<Traffic> allowed = new HashSet<>(h.firewall().allows());
+                    allowed.add(traffic);
+                    return h.withFirewall(new Firewall(h.firewall().barsInbound(), allowed));
+                }));
+    }
+
+    Edit enable(Stream stream) {
+        return new Edit("Switch on " + name(stream.id()), p -> p.withStream(stream.id(), s -> s.withEnabled(true)));
+    }
+
+    Edit silence(Stream stream) {
+        return new Edit("Silence " + name(stream.id()), p -> p.withStream(stream.id(), s -> s.withEnabled(false)));
+    }
+
+    Edit enableOutput(Application application, Protocol protocol) {
+        return new Edit(
+                "Switch on " + protocol.title() + " output of " + application.name(),
+                p -> p.withApplication(
+                        application.id(),
+                        a -> a.withOutput(protocol, a.output(protocol).withEnabled(true))));
+    }
+
+    Edit setPortWire(Port port, int wire) {
+        return new Edit("Set " + name(port.id()) + " to " + wire, p -> p.withPort(port.id(), x -> x.withWire(wire)));
+    }
+
+    Edit setStreamWire(Stream stream, int wire) {
+        return new Edit(
+                "Send " + name(stream.id()) + " as " + wire, p -> p.withStream(stream.id(), s -> s.withWire(wire)));
+    }
+
+    Edit setPortProtocol(Port port, Protocol protocol, int wire) {
+        return new Edit(
+                "Set " + name(port.id()) + " to " + protocol.title() + " " + wire,
+                p -> p.withPort(port.id(), x -> x.withProtocol(protocol).withWire(wire)));
+    }
+
+    /** Sends the stream's universe by the other protocol as well. */
+    Edit alsoSend(Stream stream, Port port, Protocol protocol) {
+        int wire = port.wire()
+                .map(Setting::inForce)
+                .filter(protocol::carries)
+                .orElse(Math.max(
+                        protocol.firstNumber(),
+                        context.index.universe(stream.universe()).number()));
+        Delivery delivery = protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
+        StreamId id = new StreamId(freeId(stream.id().value() + "-" + protocol.word()));
+        Stream added = new Stream(
+                id,
+                stream.application(),
+                stream.universe(),
+                protocol,
+                Setting.of(true),
+                stream.standby(),
+                stream.label(),
+                Optional.of(Setting.of(wire)),
+                delivery,
+                List.of(),
+                stream.priority(),
+                stream.ratePerSecond(),
+                stream.preview());
+        return new Edit(
+                "Send " + context.index.universe(stream.universe()).label() + " by " + protocol.title() + " too, as "
+                        + wire,
+                p -> {
+                    List<Stream> streams = new ArrayList<>(p.streams());
+                    streams.add(added);
+                    return p.withStreams(streams)
+                            .withApplication(
+                                    stream.application(),
+                                    a -> a.withOutput(
+                                            protocol, a.output(protocol).withEnabled(true)))
+                            .withPort(port.id(), x -> x.withProtocol(protocol).withWire(wire));
+                });
+    }
+
+    private String freeId(String wanted) {
+        Set<String> taken = new HashSet<>();
+        context.index.ids().forEach(i -> taken.add(i.value()));
+        String candidate = wanted;
+        for (int n = 2; taken.contains(candidate); n++) {
+            candidate = wanted + "-" + n;
+        }
+        return candidate;
+    }
+
+    Edit addToList(Stream stream, Ipv4Address address) {
+        return new Edit(
+                "Add " + address + " to the unicast list of " + name(stream.id()),
+                p -> p.withStream(stream.id(), s -> {
+                    Set<Ipv4Address> all = new LinkedHashSet<>(s.to());
+                    all.add(address);
+                    return s.withDelivery(Delivery.UNICAST, List.copyOf(all));
+                }));
+    }
+
+    Edit inputOn(Receiver receiver) {
+        return new Edit(
+                "Switch on the input of " + receiver.name(),
+                p -> p.withReceiver(receiver.id(), r -> r.withInputOn(true)));
+    }
+
+    Edit portOutput(Port port) {
+        return new Edit(
+                "Set " + name(port.id()) + " to output",
+                p -> p.withPort(port.id(), x -> x.withDirection(Direction.OUTPUT)));
+    }
+
+    Edit portOn(Port port) {
+        return new Edit("Switch on " + name(port.id()), p -> p.withPort(port.id(), x -> x.withEnabled(true)));
+    }
+
+    Edit setPriority(Stream stream, int priority) {
+        return new Edit(
+                "Lower " + name(stream.id()) + " to priority " + priority,
+                p -> p.withStream(stream.id(), s -> s.withPriority(priority)));
+    }
+
+    Edit meantToMerge(Universe universe) {
+        return new Edit(
+                "Say that " + universe.label() + " is merged on purpose",
+                p -> p.withUniverse(universe.id(), u -> u.withMerge(true)));
+    }
+
+    Edit live(Stream stream) {
+        return new Edit(
+                "Send " + name(stream.id()) + " as live data",
+                p -> p.withStream(stream.id(), s -> s.withPreview(false)));
+    }
+
+    Edit aim(ControlLink link, Ipv4Address at) {
+        return new Edit("Send " + link.name() + " to " + at, p -> p.withLink(link.id(), l -> l.withDestination(at)));
+    }
+
+    Edit repatch(Fixture fixture, int breakIndex, int start) {
+        return new Edit(
+                "Move " + fixtureLabel(fixture) + " to slot " + start,
+                p -> p.withFixture(fixture.id(), f -> {
+                    Break b = f.breaks().get(breakIndex);
+                    return f.withBreak(breakIndex, new Break(b.universe(), start, b.footprint()));
+                }));
+    }
+
+    static String fixtureLabel(Fixture fixture) {
+        return fixture.number().isEmpty() ? fixture.name() : fixture.number() + " " + fixture.name();
+    }
+}

@@ -1,0 +1,344 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.*;
+
+/**
+ * Finds and judges the paths of one plan. What is worked out is kept, so ask one instance for all; it may be used by one
+ * thread at a time.
+ */
+public final class SignalPaths {
+    private final PathContext context;
+    private final Remedies remedies;
+    private final PatchJudge patch;
+    private final FlowJudge flows;
+    private final LinkJudge links;
+
+    public SignalPaths(Plan plan) {
+        context = new PathContext(plan);
+        remedies = new Remedies(context);
+        patch = new PatchJudge(context, remedies);
+        TransportJudge transport = new TransportJudge(context, remedies);
+        flows = new FlowJudge(context, remedies, transport, patch);
+        links = new LinkJudge(context, transport);
+    }
+
+    public Plan plan() {
+        return context.plan;
+    }
+
+    /** The edits that mend, for rules that look beyond the paths. */
+    public Remedies remedies() {
+        return remedies;
+    }
+
+    /** The subnet usual on a segment: as settled, else the one that most adapters share. */
+    public Optional<Subnet> usualSubnet(SegmentId segment) {
+        return context.usualSubnet(segment);
+    }
+
+    /** The paths of whatever has this id: a fixture, universe or link, or all that a port, stream, application or host has part in. */
+    public PathReport of(Id id) {
+        Object found = context.index
+                .find(id)
+                .orElseThrow(() -> new IllegalArgumentException("The plan has nothing called \"" + id.value() + "\"."));
+        if (found instanceof Fixture fixture) {
+            return ofFixture(fixture.id());
+        }
+        if (found instanceof Universe universe) {
+            return ofUniverse(universe.id());
+        }
+        if (found instanceof ControlLink link) {
+            return ofLink(link.id());
+        }
+        List<SignalPath> paths = new ArrayList<>();
+        if (found instanceof Port port) {
+            addPort(paths, port);
+        } else if (found instanceof Line line) {
+            addPort(paths, context.index.port(line.port()));
+        } else if (found instanceof Stream stream) {
+            addStream(paths, stream);
+        } else if (found instanceof Receiver receiver) {
+            receiver.ports().forEach(p -> addPort(paths, p));
+        } else if (found instanceof Application application) {
+            addApplication(paths, application);
+        } else if (found instanceof Host host) {
+            context.index.applicationsOn(host.id()).forEach(a -> addApplication(paths, a));
+        } else if (found instanceof Adapter adapter) {
+            context.index
+                    .applicationsOn(context.index.hostOf(adapter.id()).id())
+                    .forEach(a -> addApplication(paths, a));
+        }
+        return PathReport.of(id, List.copyOf(new LinkedHashSet<>(paths)));
+    }
+
+    private void addPort(List<SignalPath> paths, Port port) {
+        for (UniverseId universe : context.index.universesOf(port.id())) {
+            List<Stream> sources = flows.sources(universe, port);
+            sources.forEach(s -> paths.add(flows.path(s, port, Optional.empty())));
+            if (sources.isEmpty()) {
+                paths.add(unsent(universe, Optional.of(port), Optional.empty()));
+            }
+        }
+    }
+
+    private void addStream(List<SignalPath> paths, Stream stream) {
+        List<Port> ports = context.index.portsOf(stream.universe());
+        for (Port port : ports) {
+            if (flows.sources(stream.universe(), port).contains(stream)) {
+                paths.add(flows.path(stream, port, Optional.empty()));
+            }
+        }
+        if (ports.isEmpty()) {
+            paths.add(untaken(stream, Optional.empty()));
+        }
+    }
+
+    private void addApplication(List<SignalPath> paths, Application application) {
+        context.index.streamsOf(application.id()).forEach(s -> addStream(paths, s));
+        context.index.receiversOf(application.id()).forEach(r -> r.ports().forEach(p -> addPort(paths, p)));
+        for (ControlLink link : context.plan.links()) {
+            if (link.from().equals(application.id()) || link.to().equals(application.id())) {
+                paths.add(links.path(link));
+            }
+        }
+    }
+
+    /** The paths from every source of its universes to where it hangs. */
+    public PathReport ofFixture(FixtureId id) {
+        Fixture fixture = context.index.fixture(id);
+        List<SignalPath> paths = new ArrayList<>();
+        Set<UniverseId> universes = new LinkedHashSet<>();
+        fixture.breaks().forEach(b -> universes.add(b.universe()));
+        for (UniverseId universe : universes) {
+            List<Port> ports = portsTo(fixture, universe);
+            for (Port port : ports) {
+                List<Stream> sources = flows.sources(universe, port);
+                sources.forEach(s -> paths.add(flows.path(s, port, Optional.of(fixture))));
+                if (sources.isEmpty()) {
+                    paths.add(unsent(universe, Optional.of(port), Optional.of(fixture)));
+                }
+            }
+            if (ports.isEmpty()) {
+                List<Stream> streams = context.index.streamsOf(universe);
+                streams.stream().limit(1).forEach(s -> paths.add(untaken(s, Optional.of(fixture))));
+                if (streams.isEmpty()) {
+                    paths.add(unsent(universe, Optional.empty(), Optional.of(fixture)));
+                }
+            }
+        }
+        return PathReport.of(id, paths);
+    }
+
+    private List<Port> portsTo(Fixture fixture, UniverseId universe) {
+        if (fixture.line().isPresent()) {
+            return List.of(
+                    context.index.port(context.index.line(fixture.line().get()).port()));
+        }
+        List<Port> ports = context.index.portsOf(universe);
+        List<Port> dmx = ports.stream().filter(p -> p.kind() == PortKind.DMX).toList();
+        return dmx.isEmpty() ? ports : dmx;
+    }
+
+    /** The paths of a universe: from each of its sources to each of its ports. */
+    public PathReport ofUniverse(UniverseId id) {
+        context.index.universe(id);
+        List<SignalPath> paths = new ArrayList<>();
+        List<Port> ports = context.index.portsOf(id);
+        List<Stream> streams = context.index.streamsOf(id);
+        for (Port port : ports) {
+            List<Stream> sources = flows.sources(id, port);
+            sources.forEach(s -> paths.add(flows.path(s, port, Optional.empty())));
+            if (sources.isEmpty()) {
+                paths.add(unsent(id, Optional.of(port), Optional.empty()));
+            }
+        }
+        if (ports.isEmpty()) {
+            streams.forEach(s -> paths.add(untaken(s, Optional.empty())));
+            if (streams.isEmpty() && !context.index.fixturesIn(id).isEmpty()) {
+                paths.add(unsent(id, Optional.empty(), Optional.empty()));
+            }
+        }
+        return PathReport.of(id, paths);
+    }
+
+    public PathReport ofLink(LinkId id) {
+        return PathReport.of(id, List.of(links.path(context.index.link(id))));
+    }
+
+    /** What is wrong with where a fixture sits; part of hop 10 of each of its paths. */
+    public List<Issue> patchIssues(Fixture fixture) {
+        return patch.of(fixture);
+    }
+
+    /** Every path of the plan but those of single fixtures. */
+    public List<SignalPath> all() {
+        List<SignalPath> paths = new ArrayList<>();
+        for (Universe universe : context.plan.universes()) {
+            paths.addAll(ofUniverse(universe.id()).paths());
+        }
+        for (ControlLink link : context.plan.links()) {
+            paths.add(links.path(link));
+        }
+        return paths;
+    }
+
+    /** The path of a universe that nobody sends. */
+    private SignalPath unsent(UniverseId id, Optional<Port> port, Optional<Fixture> fixture) {
+        Universe universe = context.index.universe(id);
+        Id to = port.<Id>map(p -> context.index.applicationOf(p.id()).id()).orElse(id);
+        List<HopDraft> hops = HopDraft.leg(id, to);
+        hops.forEach(h -> h.notApplicable("Nobody sends it."));
+        int fixtures = context.index.fixturesIn(id).size();
+        hops.get(0)
+                .broken(
+                        Reason.NO_SOURCE,
+                        id,
+                        "nobody sends it",
+                        "Nobody sends " + universe.label() + " " + universe.name() + ", which "
+                                + (fixtures > 0
+                                        ? fixtures + (fixtures == 1 ? " fixture is" : " fixtures are") + " patched in"
+                                        : "a port waits for")
+                                + ". Send it from a console, or let the port go.",
+                        sendRemedies(universe, port));
+        if (port.isEmpty()) {
+            untakenIssue(hops.get(HopKind.NAMED.index()), universe);
+        }
+        fixture.ifPresent(f -> patch.judge(hops.get(HopKind.LEADS.index()), f));
+        return new SignalPath(
+                Optional.empty(),
+                Optional.empty(),
+                port.map(Port::id),
+                port.map(p -> p.protocol().inForce().word()).orElse("none"),
+                "none",
+                List.of(new Leg(id, to, HopDraft.finish(hops))));
+    }
+
+    /** Lets the application that sends most of the plan send this universe too. */
+    private List<Edit> sendRemedies(Universe universe, Optional<Port> port) {
+        if (port.isEmpty()) {
+            return List.of();
+        }
+        Protocol protocol = port.get().protocol().inForce();
+        Optional<Stream> model = context.plan.streams().stream()
+                .filter(s -> s.protocol() == protocol && s.enabled().inForce() && !s.standby())
+                .findFirst();
+        int wire = port.get()
+                .wire()
+                .map(Setting::inForce)
+                .filter(protocol::carries)
+                .orElse(universe.number());
+        if (model.isEmpty() || !protocol.carries(wire)) {
+            return List.of();
+        }
+        Stream like = model.get();
+        Set<String> taken = new java.util.HashSet<>();
+        context.index.ids().forEach(i -> taken.add(i.value()));
+        String name = like.application().value() + "-" + universe.id().value() + "-" + protocol.word();
+        String free = name;
+        for (int n = 2; taken.contains(free); n++) {
+            free = name + "-" + n;
+        }
+        Delivery delivery = like.delivery() == Delivery.UNICAST
+                ? (protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST)
+                : like.delivery();
+        Stream added = new Stream(
+                new StreamId(free),
+                like.application(),
+                universe.id(),
+                protocol,
+                Setting.of(true),
+                false,
+                Optional.empty(),
+                Optional.of(Setting.of(wire)),
+                delivery,
+                List.of(),
+                like.priority(),
+                like.ratePerSecond(),
+                false);
+        return List.of(new Edit(
+                "Send " + universe.label() + " from " + context.index.name(like.application()) + " by "
+                        + protocol.title() + " as " + wire,
+                p -> {
+                    List<Stream> streams = new ArrayList<>(p.streams());
+                    streams.add(added);
+                    return p.withStreams(streams);
+                }));
+    }
+
+    /** The path of a stream that no port takes. */
+    private SignalPath untaken(Stream stream, Optional<Fixture> fixture) {
+        List<HopDraft> hops = HopDraft.leg(stream.application(), stream.universe());
+        hops.forEach(h -> h.notApplicable("Nobody takes it."));
+        Universe universe = context.index.universe(stream.universe());
+        String from = context.index.name(stream.application());
+        hops.get(0).passes(stream.application(), universe.label(), from + " sends " + universe.label() + ".");
+        if (context.index.fixturesIn(universe.id()).isEmpty()) {
+            hops.get(HopKind.NAMED.index())
+                    .notApplicable("Nobody takes " + universe.label() + ", and nothing is patched in it.");
+        } else {
+            untakenIssue(hops.get(HopKind.NAMED.index()), universe);
+        }
+        fixture.ifPresent(f -> patch.judge(hops.get(HopKind.LEADS.index()), f));
+        return new SignalPath(
+                Optional.of(stream.application()),
+                Optional.of(stream.id()),
+                Optional.empty(),
+                stream.protocol().word(),
+                stream.delivery().word(),
+                List.of(new Leg(stream.application(), stream.universe(), HopDraft.finish(hops))));
+    }
+
+    private void untakenIssue(HopDraft hop, Universe universe) {
+        int fixtures = context.index.fixturesIn(universe.id()).size();
+        hop.broken(
+                Reason.NO_RECEIVER,
+                universe.id(),
+                "no port takes it",
+                "No port takes " + universe.label() + " " + universe.name() + ", which " + fixtures
+                        + (fixtures == 1 ? " fixture is" : " fixtures are") + " patched in. Set a port to it.",
+                spareRemedies(universe));
+    }
+
+    /** A spare port that could take the universe. */
+    private List<Edit> spareRemedies(Universe universe) {
+        Optional<Stream> stream = context.index.streamsOf(universe.id()).stream()
+                .filter(s -> s.enabled().inForce())
+                .findFirst();
+        if (stream.isEmpty()) {
+            return List.of();
+        }
+        Optional<Integer> wire = context.index.wireOf(stream.get());
+        Protocol protocol = stream.get().protocol();
+        List<Edit> edits = new ArrayList<>();
+        for (Receiver receiver : context.plan.receivers()) {
+            for (Port port : receiver.ports()) {
+                boolean spare = context.index.universesOf(port.id()).isEmpty()
+                        && port.kind() == PortKind.DMX
+                        && receiver.protocols().contains(protocol);
+                if (spare && wire.isPresent() && edits.size() < 4) {
+                    edits.add(new Edit(
+                            "Set " + context.index.name(port.id()) + " to " + universe.label() + ", " + protocol.title()
+                                    + " " + wire.get(),
+                            p -> p.withPort(
+                                    port.id(),
+                                    x -> new Port(
+                                            x.id(),
+                                            x.name(),
+                                            x.kind(),
+                                            Setting.of(Direction.OUTPUT),
+                                            Setting.of(true),
+                                            Setting.of(protocol),
+                                            Optional.of(Setting.of(wire.get())),
+                                            Optional.of(universe.id())))));
+                }
+            }
+        }
+        return edits;
+    }
+}

@@ -1,0 +1,13 @@
+package zentrel.plan;
+
+/** How an adapter came by an address. */
+public enum AddressOrigin implements Word {
+    /** Typed in. */
+    MANUAL,
+    /** Given by a DHCP server. */
+    DHCP,
+    /** Taken from 169.254/16 because nobody gave one (RFC 3927). */
+    SELF_ASSIGNED,
+    /** As the device left the factory. */
+    FACTORY
+}

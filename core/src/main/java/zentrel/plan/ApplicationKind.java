@@ -1,0 +1,14 @@
+package zentrel.plan;
+
+/** What a program is for. */
+public enum ApplicationKind implements Word {
+    CONSOLE,
+    PREVIS,
+    SHOW_CONTROL,
+    REMOTE,
+    NODE,
+    PIXEL_CONTROLLER,
+    PLAYBACK,
+    PAPERWORK,
+    OTHER
+}

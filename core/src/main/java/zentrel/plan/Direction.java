@@ -1,0 +1,7 @@
+package zentrel.plan;
+
+/** Which way levels go through a port. */
+public enum Direction implements Word {
+    OUTPUT,
+    INPUT
+}

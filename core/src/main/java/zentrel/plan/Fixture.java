@@ -1,0 +1,43 @@
+package zentrel.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A light, or whatever else takes slots.
+ *
+ * @param number its number in the show, as people say it
+ * @param type the kind of fixture and its mode
+ * @param line the DMX line it hangs on; where not given, any port of its universe is taken to lead to it
+ * @param breaks its runs of slots, at least one
+ * @param sharesSlots whether it is meant to share its slots with another
+ */
+public record Fixture(
+        FixtureId id,
+        String number,
+        String name,
+        String place,
+        String type,
+        Optional<LineId> line,
+        List<Break> breaks,
+        boolean sharesSlots)
+        implements Named {
+    public Fixture {
+        breaks = List.copyOf(breaks);
+        if (breaks.isEmpty()) {
+            throw new IllegalArgumentException("A fixture needs at least one break: universe, start and footprint.");
+        }
+    }
+
+    /** This fixture with the break at {@code index} replaced. */
+    public Fixture withBreak(int index, Break value) {
+        List<Break> list = new ArrayList<>(breaks);
+        list.set(index, value);
+        return new Fixture(id, number, name, place, type, line, list, sharesSlots);
+    }
+
+    public boolean uses(UniverseId universe) {
+        return breaks.stream().anyMatch(b -> b.universe().equals(universe));
+    }
+}

@@ -1,0 +1,47 @@
+package zentrel.plan;
+
+/**
+ * The stable name of one thing in a plan. It never changes when the thing is renamed, and no two things of one plan share
+ * one, so that a finding can name its subjects by id alone.
+ */
+public sealed interface Id
+        permits SegmentId,
+                HostId,
+                AdapterId,
+                ApplicationId,
+                UniverseId,
+                StreamId,
+                ReceiverId,
+                PortId,
+                LineId,
+                FixtureId,
+                LinkId,
+                SessionId {
+    /** The longest id accepted, in characters. */
+    int MAX_LENGTH = 200;
+
+    String value();
+
+    /**
+     * Checks the text of an id: 1 to {@value #MAX_LENGTH} characters, no blanks, control characters, {@code @} or {@code #}
+     * (those two are used to name fixes).
+     *
+     * @throws IllegalArgumentException with a sentence that quotes the text
+     */
+    static void requireValid(String value) {
+        if (value.isEmpty()) {
+            throw new IllegalArgumentException("An id may not be empty.");
+        }
+        if (value.length() > MAX_LENGTH) {
+            throw new IllegalArgumentException("An id may have at most " + MAX_LENGTH + " characters; this one has "
+                    + value.length() + ": \"" + value.substring(0, 20) + "…\".");
+        }
+        for (int i = 0; i < value.length(); i++) {
+            char c = value.charAt(i);
+            if (Character.isWhitespace(c) || Character.isISOControl(c) || c == '@' || c == '#') {
+                throw new IllegalArgumentException(
+                        "The id \"" + value + "\" may not contain blanks, control characters, @ or #.");
+            }
+        }
+    }
+}

@@ -1,0 +1,8 @@
+package zentrel.plan;
+
+/** What a member of a session does. */
+public enum Part implements Word {
+    PRIMARY,
+    BACKUP,
+    REMOTE
+}

@@ -1,0 +1,246 @@
+package zentrel.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Everything that was said about a rig. Immutable: an edit returns a new plan, which shares what did not change. The
+ * lists keep the order in which people entered things.
+ */
+public final class Plan {
+    /** A plan with nothing in it. */
+    public static final Plan EMPTY = new Plan(
+            "Untitled",
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of());
+
+    private final String name;
+    private final List<Segment> segments;
+    private final List<Host> hosts;
+    private final List<Application> applications;
+    private final List<Universe> universes;
+    private final List<Stream> streams;
+    private final List<Receiver> receivers;
+    private final List<Line> lines;
+    private final List<Fixture> fixtures;
+    private final List<ControlLink> links;
+    private final List<Session> sessions;
+    private volatile @Nullable PlanIndex index;
+
+    public Plan(
+            String name,
+            List<Segment> segments,
+            List<Host> hosts,
+            List<Application> applications,
+            List<Universe> universes,
+            List<Stream> streams,
+            List<Receiver> receivers,
+            List<Line> lines,
+            List<Fixture> fixtures,
+            List<ControlLink> links,
+            List<Session> sessions) {
+        this.name = name;
+        this.segments = List.copyOf(segments);
+        this.hosts = List.copyOf(hosts);
+        this.applications = List.copyOf(applications);
+        this.universes = List.copyOf(universes);
+        this.streams = List.copyOf(streams);
+        this.receivers = List.copyOf(receivers);
+        this.lines = List.copyOf(lines);
+        this.fixtures = List.copyOf(fixtures);
+        this.links = List.copyOf(links);
+        this.sessions = List.copyOf(sessions);
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public List<Segment> segments() {
+        return segments;
+    }
+
+    public List<Host> hosts() {
+        return hosts;
+    }
+
+    public List<Application> applications() {
+        return applications;
+    }
+
+    public List<Universe> universes() {
+        return universes;
+    }
+
+    public List<Stream> streams() {
+        return streams;
+    }
+
+    public List<Receiver> receivers() {
+        return receivers;
+    }
+
+    public List<Line> lines() {
+        return lines;
+    }
+
+    public List<Fixture> fixtures() {
+        return fixtures;
+    }
+
+    public List<ControlLink> links() {
+        return links;
+    }
+
+    public List<Session> sessions() {
+        return sessions;
+    }
+
+    /** Lookups by id and by relation, made once for this plan. */
+    public PlanIndex index() {
+        PlanIndex known = index;
+        if (known == null) {
+            known = new PlanIndex(this);
+            index = known;
+        }
+        return known;
+    }
+
+    public Plan withName(String value) {
+        return new Plan(
+                value, segments, hosts, applications, universes, streams, receivers, lines, fixtures, links, sessions);
+    }
+
+    public Plan withSegments(List<Segment> value) {
+        return new Plan(
+                name, value, hosts, applications, universes, streams, receivers, lines, fixtures, links, sessions);
+    }
+
+    public Plan withHosts(List<Host> value) {
+        return new Plan(
+                name, segments, value, applications, universes, streams, receivers, lines, fixtures, links, sessions);
+    }
+
+    public Plan withApplications(List<Application> value) {
+        return new Plan(name, segments, hosts, value, universes, streams, receivers, lines, fixtures, links, sessions);
+    }
+
+    public Plan withUniverses(List<Universe> value) {
+        return new Plan(
+                name, segments, hosts, applications, value, streams, receivers, lines, fixtures, links, sessions);
+    }
+
+    public Plan withStreams(List<Stream> value) {
+        return new Plan(
+                name, segments, hosts, applications, universes, value, receivers, lines, fixtures, links, sessions);
+    }
+
+    public Plan withReceivers(List<Receiver> value) {
+        return new Plan(
+                name, segments, hosts, applications, universes, streams, value, lines, fixtures, links, sessions);
+    }
+
+    public Plan withLines(List<Line> value) {
+        return new Plan(
+                name, segments, hosts, applications, universes, streams, receivers, value, fixtures, links, sessions);
+    }
+
+    public Plan withFixtures(List<Fixture> value) {
+        return new Plan(
+                name, segments, hosts, applications, universes, streams, receivers, lines, value, links, sessions);
+    }
+
+    public Plan withLinks(List<ControlLink> value) {
+        return new Plan(
+                name, segments, hosts, applications, universes, streams, receivers, lines, fixtures, value, sessions);
+    }
+
+    public Plan withSessions(List<Session> value) {
+        return new Plan(
+                name, segments, hosts, applications, universes, streams, receivers, lines, fixtures, links, value);
+    }
+
+    public Plan withHost(HostId id, UnaryOperator<Host> change) {
+        return withHosts(replaced(hosts, id, change));
+    }
+
+    public Plan withAdapter(AdapterId id, UnaryOperator<Adapter> change) {
+        Host owner = index().hostOf(id);
+        return withHost(owner.id(), h -> h.withAdapters(replaced(h.adapters(), id, change)));
+    }
+
+    public Plan withApplication(ApplicationId id, UnaryOperator<Application> change) {
+        return withApplications(replaced(applications, id, change));
+    }
+
+    public Plan withUniverse(UniverseId id, UnaryOperator<Universe> change) {
+        return withUniverses(replaced(universes, id, change));
+    }
+
+    public Plan withReceiver(ReceiverId id, UnaryOperator<Receiver> change) {
+        return withReceivers(replaced(receivers, id, change));
+    }
+
+    public Plan withPort(PortId id, UnaryOperator<Port> change) {
+        Receiver owner = index().receiverOf(id);
+        return withReceiver(owner.id(), r -> r.withPorts(replaced(r.ports(), id, change)));
+    }
+
+    public Plan withFixture(FixtureId id, UnaryOperator<Fixture> change) {
+        return withFixtures(replaced(fixtures, id, change));
+    }
+
+    public Plan withLink(LinkId id, UnaryOperator<ControlLink> change) {
+        return withLinks(replaced(links, id, change));
+    }
+
+    public Plan withStream(StreamId id, UnaryOperator<Stream> change) {
+        List<Stream> list = new ArrayList<>(streams);
+        list.replaceAll(s -> s.id().equals(id) ? change.apply(s) : s);
+        return withStreams(list);
+    }
+
+    private static <T extends Named> List<T> replaced(List<T> items, Id id, UnaryOperator<T> change) {
+        List<T> list = new ArrayList<>(items);
+        list.replaceAll(item -> item.id().equals(id) ? change.apply(item) : item);
+        return list;
+    }
+
+    @Override
+    public boolean equals(Object o) {
+        return o instanceof Plan p
+                && name.equals(p.name)
+                && segments.equals(p.segments)
+                && hosts.equals(p.hosts)
+                && applications.equals(p.applications)
+                && universes.equals(p.universes)
+                && streams.equals(p.streams)
+                && receivers.equals(p.receivers)
+                && lines.equals(p.lines)
+                && fixtures.equals(p.fixtures)
+                && links.equals(p.links)
+                && sessions.equals(p.sessions);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(name, hosts, applications, universes.size(), streams.size(), fixtures.size());
+    }
+
+    @Override
+    public String toString() {
+        return "Plan " + name + " (" + hosts.size() + " hosts, " + universes.size() + " universes, " + fixtures.size()
+                + " fixtures)";
+    }
+}

@@ -1,0 +1,299 @@
+package zentrel.plan;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/**
+ * Lookups in one plan, by id and by relation. Where a plan was read by {@code zentrel.file} every reference leads
+ * somewhere; for a plan put together otherwise, a dangling reference makes the lookup throw with the missing id.
+ */
+public final class PlanIndex {
+    private final Map<Id, Object> byId = new HashMap<>();
+    private final Map<AdapterId, Host> hostByAdapter = new HashMap<>();
+    private final Map<PortId, Receiver> receiverByPort = new HashMap<>();
+    private final Map<SegmentId, List<Adapter>> adaptersBySegment;
+    private final Map<HostId, List<Application>> applicationsByHost;
+    private final Map<UniverseId, List<Stream>> streamsByUniverse;
+    private final Map<ApplicationId, List<Stream>> streamsByApplication;
+    private final Map<ApplicationId, List<Receiver>> receiversByApplication;
+    private final Map<PortId, List<Line>> linesByPort;
+    private final Map<LineId, List<Fixture>> fixturesByLine = new HashMap<>();
+    private final Map<UniverseId, List<Fixture>> fixturesByUniverse = new HashMap<>();
+    private final Map<UniverseId, List<Port>> portsByUniverse = new LinkedHashMap<>();
+    private final Map<PortId, Set<UniverseId>> universesByPort = new HashMap<>();
+    private final Map<ApplicationId, Session> sessionByApplication = new HashMap<>();
+
+    PlanIndex(Plan plan) {
+        for (Collection<? extends Named> group : List.of(
+                plan.segments(),
+                plan.hosts(),
+                plan.applications(),
+                plan.universes(),
+                plan.receivers(),
+                plan.lines(),
+                plan.fixtures(),
+                plan.links(),
+                plan.sessions())) {
+            for (Named item : group) {
+                byId.put(item.id(), item);
+            }
+        }
+        List<Adapter> adapters = new ArrayList<>();
+        for (Host host : plan.hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                byId.put(adapter.id(), adapter);
+                hostByAdapter.put(adapter.id(), host);
+                adapters.add(adapter);
+            }
+        }
+        for (Stream stream : plan.streams()) {
+            byId.put(stream.id(), stream);
+        }
+        for (Receiver receiver : plan.receivers()) {
+            for (Port port : receiver.ports()) {
+                byId.put(port.id(), port);
+                receiverByPort.put(port.id(), receiver);
+            }
+        }
+        adaptersBySegment = new HashMap<>();
+        for (Adapter adapter : adapters) {
+            adapter.segment()
+                    .ifPresent(s -> adaptersBySegment
+                            .computeIfAbsent(s, k -> new ArrayList<>())
+                            .add(adapter));
+        }
+        applicationsByHost = grouped(plan.applications(), Application::host);
+        streamsByUniverse = grouped(plan.streams(), Stream::universe);
+        streamsByApplication = grouped(plan.streams(), Stream::application);
+        receiversByApplication = grouped(plan.receivers(), Receiver::application);
+        linesByPort = grouped(plan.lines(), Line::port);
+        for (Fixture fixture : plan.fixtures()) {
+            fixture.line()
+                    .ifPresent(l -> fixturesByLine
+                            .computeIfAbsent(l, k -> new ArrayList<>())
+                            .add(fixture));
+            Set<UniverseId> universes = new LinkedHashSet<>();
+            fixture.breaks().forEach(b -> universes.add(b.universe()));
+            universes.forEach(u -> fixturesByUniverse
+                    .computeIfAbsent(u, k -> new ArrayList<>())
+                    .add(fixture));
+        }
+        for (Receiver receiver : plan.receivers()) {
+            for (Port port : receiver.ports()) {
+                Set<UniverseId> universes = meantFor(port);
+                universesByPort.put(port.id(), universes);
+                universes.forEach(u -> portsByUniverse
+                        .computeIfAbsent(u, k -> new ArrayList<>())
+                        .add(port));
+            }
+        }
+        for (Session session : plan.sessions()) {
+            session.members().forEach(m -> sessionByApplication.putIfAbsent(m.application(), session));
+        }
+    }
+
+    private Set<UniverseId> meantFor(Port port) {
+        Set<UniverseId> universes = new LinkedHashSet<>();
+        if (port.universe().isPresent()) {
+            universes.add(port.universe().get());
+            return universes;
+        }
+        for (Line line : linesByPort.getOrDefault(port.id(), List.of())) {
+            for (Fixture fixture : fixturesByLine.getOrDefault(line.id(), List.of())) {
+                fixture.breaks().forEach(b -> universes.add(b.universe()));
+            }
+        }
+        return universes;
+    }
+
+    private static <K, V> Map<K, List<V>> grouped(List<V> items, Function<V, K> key) {
+        Map<K, List<V>> map = new HashMap<>();
+        for (V item : items) {
+            map.computeIfAbsent(key.apply(item), k -> new ArrayList<>()).add(item);
+        }
+        return map;
+    }
+
+    /** Whatever has this id, if the plan holds it. */
+    public Optional<Object> find(Id id) {
+        return Optional.ofNullable(byId.get(id));
+    }
+
+    /** Every id of the plan. */
+    public Set<Id> ids() {
+        return byId.keySet();
+    }
+
+    private <T> T get(Id id, Class<T> type) {
+        Object found = byId.get(id);
+        if (!type.isInstance(found)) {
+            throw new IllegalArgumentException("The plan has no " + type.getSimpleName() + " \"" + id.value() + "\".");
+        }
+        return type.cast(found);
+    }
+
+    public Segment segment(SegmentId id) {
+        return get(id, Segment.class);
+    }
+
+    public Host host(HostId id) {
+        return get(id, Host.class);
+    }
+
+    public Adapter adapter(AdapterId id) {
+        return get(id, Adapter.class);
+    }
+
+    public Application application(ApplicationId id) {
+        return get(id, Application.class);
+    }
+
+    public Universe universe(UniverseId id) {
+        return get(id, Universe.class);
+    }
+
+    public Stream stream(StreamId id) {
+        return get(id, Stream.class);
+    }
+
+    public Port port(PortId id) {
+        return get(id, Port.class);
+    }
+
+    public Receiver receiver(ReceiverId id) {
+        return get(id, Receiver.class);
+    }
+
+    public Line line(LineId id) {
+        return get(id, Line.class);
+    }
+
+    public Fixture fixture(FixtureId id) {
+        return get(id, Fixture.class);
+    }
+
+    public ControlLink link(LinkId id) {
+        return get(id, ControlLink.class);
+    }
+
+    public Host hostOf(AdapterId id) {
+        Host host = hostByAdapter.get(id);
+        if (host == null) {
+            throw new IllegalArgumentException("The plan has no adapter \"" + id.value() + "\".");
+        }
+        return host;
+    }
+
+    public Host hostOf(ApplicationId id) {
+        return host(application(id).host());
+    }
+
+    public Receiver receiverOf(PortId id) {
+        Receiver receiver = receiverByPort.get(id);
+        if (receiver == null) {
+            throw new IllegalArgumentException("The plan has no port \"" + id.value() + "\".");
+        }
+        return receiver;
+    }
+
+    public Application applicationOf(PortId id) {
+        return application(receiverOf(id).application());
+    }
+
+    public List<Adapter> adaptersOn(SegmentId id) {
+        return adaptersBySegment.getOrDefault(id, List.of());
+    }
+
+    public List<Application> applicationsOn(HostId id) {
+        return applicationsByHost.getOrDefault(id, List.of());
+    }
+
+    public List<Stream> streamsOf(UniverseId id) {
+        return streamsByUniverse.getOrDefault(id, List.of());
+    }
+
+    public List<Stream> streamsOf(ApplicationId id) {
+        return streamsByApplication.getOrDefault(id, List.of());
+    }
+
+    public List<Receiver> receiversOf(ApplicationId id) {
+        return receiversByApplication.getOrDefault(id, List.of());
+    }
+
+    public List<Line> linesOf(PortId id) {
+        return linesByPort.getOrDefault(id, List.of());
+    }
+
+    public List<Fixture> fixturesOn(LineId id) {
+        return fixturesByLine.getOrDefault(id, List.of());
+    }
+
+    public List<Fixture> fixturesIn(UniverseId id) {
+        return fixturesByUniverse.getOrDefault(id, List.of());
+    }
+
+    /** The ports meant for a universe: those that say so, and those whose line's fixtures do. */
+    public List<Port> portsOf(UniverseId id) {
+        return portsByUniverse.getOrDefault(id, List.of());
+    }
+
+    /** The universes a port is meant for: as it says, else those of the fixtures on its line. */
+    public Set<UniverseId> universesOf(PortId id) {
+        return universesByPort.getOrDefault(id, Set.of());
+    }
+
+    public Optional<Session> sessionOf(ApplicationId id) {
+        return Optional.ofNullable(sessionByApplication.get(id));
+    }
+
+    /** The part an application plays in its session, if it is in one. */
+    public Optional<Part> partOf(ApplicationId id) {
+        return sessionOf(id)
+                .flatMap(s -> s.members().stream()
+                        .filter(m -> m.application().equals(id))
+                        .map(Session.Member::part)
+                        .findFirst());
+    }
+
+    /** The wire number a stream is sent as now; empty where no range of its application covers its label. */
+    public Optional<Integer> wireOf(Stream stream) {
+        if (stream.wire().isPresent()) {
+            return Optional.of(stream.wire().get().inForce());
+        }
+        int label = labelOf(stream);
+        return application(stream.application()).output(stream.protocol()).wire(label);
+    }
+
+    /** What its application calls the universe of a stream. */
+    public int labelOf(Stream stream) {
+        return stream.label().orElseGet(() -> universe(stream.universe()).number());
+    }
+
+    /** The name people use for a thing; its id where it has none. */
+    public String name(Id id) {
+        Object found = byId.get(id);
+        if (found instanceof Port port) {
+            return port.name() + " of " + receiverOf(port.id()).name();
+        }
+        if (found instanceof Adapter adapter) {
+            return adapter.name() + " adapter of " + hostOf(adapter.id()).name();
+        }
+        if (found instanceof Stream stream) {
+            return application(stream.application()).name() + "'s "
+                    + universe(stream.universe()).label() + " by "
+                    + stream.protocol().title();
+        }
+        if (found instanceof Named named) {
+            return named.name();
+        }
+        return id.value();
+    }
+}

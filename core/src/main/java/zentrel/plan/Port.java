@@ -1,0 +1,36 @@
+package zentrel.plan;
+
+import java.util.Optional;
+
+/**
+ * A DMX connector of a device, or an input inside an application.
+ *
+ * @param wire the universe number it is set to, in its protocol's numbering; empty where nobody has said
+ * @param universe the universe it is meant for; where not given, that of the fixtures on its line
+ */
+public record Port(
+        PortId id,
+        String name,
+        PortKind kind,
+        Setting<Direction> direction,
+        Setting<Boolean> enabled,
+        Setting<Protocol> protocol,
+        Optional<Setting<Integer>> wire,
+        Optional<UniverseId> universe)
+        implements Named {
+    public Port withDirection(Direction value) {
+        return new Port(id, name, kind, Setting.of(value), enabled, protocol, wire, universe);
+    }
+
+    public Port withEnabled(boolean value) {
+        return new Port(id, name, kind, direction, Setting.of(value), protocol, wire, universe);
+    }
+
+    public Port withProtocol(Protocol value) {
+        return new Port(id, name, kind, direction, enabled, Setting.of(value), wire, universe);
+    }
+
+    public Port withWire(int value) {
+        return new Port(id, name, kind, direction, enabled, protocol, Optional.of(Setting.of(value)), universe);
+    }
+}

@@ -1,0 +1,9 @@
+package zentrel.plan;
+
+/** What a port leads to. */
+public enum PortKind implements Word {
+    /** A DMX connector. */
+    DMX,
+    /** An input inside an application such as previs; it lights fixtures on a screen. */
+    INTERNAL
+}
