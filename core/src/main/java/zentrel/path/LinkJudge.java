@@ -3,6 +3,7 @@ package zentrel.path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import zentrel.control.OscPattern;
 import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
 

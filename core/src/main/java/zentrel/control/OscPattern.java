@@ -1,4 +1,4 @@
-package zentrel.path;
+package zentrel.control;
 
 /**
  * Matching of OSC address patterns: {@code ?}, {@code *}, {@code [a-c]}, {@code [!a]} and <code>{one,two}</code>, none of

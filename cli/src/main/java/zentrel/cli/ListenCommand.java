@@ -1,0 +1,115 @@
+package zentrel.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.stream.IntStream;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import zentrel.live.StreamSeen;
+import zentrel.live.StreamWatch;
+import zentrel.plan.Protocol;
+import zentrel.wire.OutputGuard;
+import zentrel.wire.UdpWire;
+
+/** {@code zentrel listen --adapter ADDRESS --seconds S}: what is on the wire. */
+@Command(
+        name = "listen",
+        mixinStandardHelpOptions = true,
+        description = "Lists universes, sources, priorities, rates and losses on one adapter.")
+final class ListenCommand implements Callable<Integer> {
+    /** Groups joined at most in one run. */
+    private static final int MOST_GROUPS = 512;
+
+    @Option(names = "--adapter", required = true, paramLabel = "ADDRESS", description = "The address of the adapter.")
+    @SuppressWarnings("NullAway.Init")
+    private String adapter;
+
+    @Option(
+            names = "--universes",
+            paramLabel = "FIRST-LAST",
+            defaultValue = "1-64",
+            description = "sACN universes to join (default 1-64); those announced are joined as well.")
+    @SuppressWarnings("NullAway.Init")
+    private String universes;
+
+    @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
+    @SuppressWarnings("NullAway.Init")
+    private Double seconds;
+
+    @Mixin
+    @SuppressWarnings("NullAway.Init")
+    private Output out;
+
+    @Override
+    public Integer call() throws Refusal {
+        String[] range = universes.split("-", -1);
+        int first = Arguments.number("--universes", range[0], 1, Protocol.SACN.lastNumber());
+        int last = range.length == 1
+                ? first
+                : Arguments.number("--universes", range[1], first, Protocol.SACN.lastNumber());
+        if (range.length > 2 || last - first >= MOST_GROUPS) {
+            throw new Refusal(
+                    "--universes: write FIRST-LAST, at most " + MOST_GROUPS + " universes, not \"" + universes + "\".");
+        }
+        List<StreamSeen> seen;
+        long unreadable;
+        try (UdpWire wire = Arguments.open(Arguments.address("--adapter", adapter), OutputGuard.State.LISTEN)) {
+            StreamWatch watch = new StreamWatch(wire);
+            watch.start(IntStream.rangeClosed(first, last).boxed().toList());
+            Arguments.waitFor(seconds);
+            seen = watch.seen();
+            unreadable = watch.unreadable();
+        } catch (IOException e) {
+            throw new Refusal(String.valueOf(e.getMessage()), e);
+        }
+        if (out.json) {
+            out.json(json(seen, unreadable));
+        } else {
+            print(seen, unreadable);
+        }
+        return seen.stream().anyMatch(s -> s.lost() > 0) ? 1 : 0;
+    }
+
+    private static ObjectNode json(List<StreamSeen> seen, long unreadable) {
+        ObjectNode root = Output.JSON.objectNode();
+        ArrayNode streams = root.putArray("streams");
+        for (StreamSeen s : seen) {
+            streams.addObject()
+                    .put("protocol", s.protocol().word())
+                    .put("universe", s.universe())
+                    .put("source", s.source().toString())
+                    .put("name", s.name())
+                    .put("priority", s.priority())
+                    .put("preview", s.preview())
+                    .put("packets", s.packets())
+                    .put("lost", s.lost())
+                    .put("rate", Math.round(s.ratePerSecond() * 100) / 100.0);
+        }
+        root.put("unreadable", unreadable);
+        return root;
+    }
+
+    private void print(List<StreamSeen> seen, long unreadable) {
+        for (StreamSeen s : seen) {
+            out.line("%-7s %5d  %-15s  %-24s priority %3d  %6.1f/s  %d packets, %d lost%s"
+                    .formatted(
+                            s.protocol().title(),
+                            s.universe(),
+                            s.source(),
+                            s.name(),
+                            s.priority(),
+                            s.ratePerSecond(),
+                            s.packets(),
+                            s.lost(),
+                            s.preview() ? ", preview" : ""));
+        }
+        out.line(seen.isEmpty() ? "Nothing was heard." : seen.size() + " streams.");
+        if (unreadable > 0) {
+            out.line(unreadable + " packets could not be read.");
+        }
+    }
+}

@@ -1,0 +1,63 @@
+package zentrel.cli;
+
+import java.util.concurrent.Callable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** {@code zentrel COMMAND …}. */
+@Command(
+        name = "zentrel",
+        mixinStandardHelpOptions = true,
+        version = "Zentrel 0.1.0",
+        description = "Plans and checks lighting networks: addresses, universes, signal paths.",
+        subcommands = {
+            CheckCommand.class,
+            PathCommand.class,
+            ApplyCommand.class,
+            FmtCommand.class,
+            NumberCommand.class,
+            StandinCommand.class,
+            SendCommand.class,
+            OscCommand.class,
+            ListenCommand.class
+        })
+public final class Main implements Callable<Integer> {
+    @CommandLine.Spec
+    @SuppressWarnings("NullAway.Init")
+    private CommandLine.Model.CommandSpec spec;
+
+    @Override
+    public Integer call() {
+        spec.commandLine().usage(System.err);
+        return 2;
+    }
+
+    /** The tools as one command line; the same in the program and in its tests. */
+    public static CommandLine commandLine() {
+        CommandLine line = new CommandLine(new Main());
+        line.setExecutionExceptionHandler((e, command, result) -> {
+            if (e instanceof Refusal) {
+                command.getErr().println(e.getMessage());
+                return 2;
+            }
+            throw e;
+        });
+        line.setParameterExceptionHandler((e, args) -> {
+            String message =
+                    String.valueOf(e.getMessage()).replaceAll("\\s+", " ").strip();
+            e.getCommandLine()
+                    .getErr()
+                    .println(message + (message.endsWith(".") ? "" : ".") + " See zentrel "
+                            + e.getCommandLine().getCommandName() + " --help.");
+            return 2;
+        });
+        return line;
+    }
+
+    public static void main(String[] args) {
+        CommandLine line = commandLine();
+        line.setOut(new java.io.PrintWriter(System.out, true, java.nio.charset.StandardCharsets.UTF_8));
+        line.setErr(new java.io.PrintWriter(System.err, true, java.nio.charset.StandardCharsets.UTF_8));
+        System.exit(line.execute(args));
+    }
+}

@@ -1,0 +1,166 @@
+package zentrel.cli;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.osc.OscArgument;
+import zentrel.packet.osc.OscCodec;
+import zentrel.packet.osc.OscMessage;
+import zentrel.standin.OscStandin;
+import zentrel.wire.OutputGuard;
+import zentrel.wire.Sending;
+import zentrel.wire.UdpWire;
+
+/** {@code zentrel osc send|listen}. */
+@Command(
+        name = "osc",
+        mixinStandardHelpOptions = true,
+        description = "Sends one OSC message, or listens for them.",
+        subcommands = {OscCommand.Send.class, OscCommand.Listen.class})
+final class OscCommand implements Callable<Integer> {
+    @Spec
+    @SuppressWarnings("NullAway.Init")
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() throws Refusal {
+        throw new Refusal("Write osc send or osc listen.");
+    }
+
+    /** {@code zentrel osc send ADDRESS:PORT PATTERN ARG…}. */
+    @Command(name = "send", mixinStandardHelpOptions = true, description = "Sends one OSC message.")
+    static final class Send implements Callable<Integer> {
+        @Parameters(index = "0", paramLabel = "ADDRESS:PORT", description = "Where to.")
+        @SuppressWarnings("NullAway.Init")
+        private String target;
+
+        @Parameters(index = "1", paramLabel = "PATTERN", description = "The OSC address, such as /cue/go.")
+        @SuppressWarnings("NullAway.Init")
+        private String pattern;
+
+        @Parameters(
+                index = "2..*",
+                paramLabel = "ARG",
+                description = "Arguments: whole numbers, decimal numbers, true, false, nil, else text.")
+        private @Nullable List<String> arguments;
+
+        @Option(
+                names = "--from",
+                paramLabel = "127.x.y.z",
+                defaultValue = "127.0.0.1",
+                description = "The address to send from.")
+        @SuppressWarnings("NullAway.Init")
+        private String from;
+
+        @Option(
+                names = "--arm",
+                paramLabel = "ADAPTER",
+                description = "Let output leave this computer by the adapter of this name.")
+        private @Nullable String arm;
+
+        @Mixin
+        @SuppressWarnings("NullAway.Init")
+        private Output out;
+
+        @Override
+        public Integer call() throws Refusal {
+            int colon = target.lastIndexOf(':');
+            if (colon < 0) {
+                throw new Refusal("Write ADDRESS:PORT, such as 127.0.0.1:24510, not \"" + target + "\".");
+            }
+            Ipv4Address to = Arguments.address("ADDRESS", target.substring(0, colon));
+            int port = Arguments.number("PORT", target.substring(colon + 1), 1, 65535);
+            byte[] bytes;
+            try {
+                bytes = OscCodec.encode(new OscMessage(pattern, parsed()));
+            } catch (IllegalArgumentException e) {
+                throw new Refusal(String.valueOf(e.getMessage()), e);
+            }
+            try (UdpWire wire = Arguments.armed(Arguments.address("--from", from), List.of(to), arm)) {
+                wire.send(Sending.SETTING, 0, to, port, bytes);
+            } catch (IOException e) {
+                throw new Refusal(String.valueOf(e.getMessage()), e);
+            }
+            if (out.json) {
+                out.json(Output.JSON
+                        .objectNode()
+                        .put("to", to + ":" + port)
+                        .put("address", pattern)
+                        .put("bytes", bytes.length));
+            } else {
+                out.line(pattern + " sent to " + to + " port " + port + "; UDP gives no answer, so look there.");
+            }
+            return 0;
+        }
+
+        private List<OscArgument> parsed() {
+            List<OscArgument> list = new ArrayList<>();
+            for (String text : arguments == null ? List.<String>of() : arguments) {
+                list.add(argument(text));
+            }
+            return list;
+        }
+    }
+
+    /** An argument as typed: a whole number, a decimal number, true, false, nil, else text. */
+    static OscArgument argument(String text) {
+        if (text.matches("[+-]?[0-9]{1,10}")) {
+            long value = Long.parseLong(text);
+            return value == (int) value ? new OscArgument.Int32((int) value) : new OscArgument.Int64(value);
+        }
+        if (text.matches("[+-]?([0-9]+\\.[0-9]*|\\.[0-9]+)([eE][+-]?[0-9]+)?")) {
+            return new OscArgument.Float32(Float.parseFloat(text));
+        }
+        return switch (text) {
+            case "true" -> new OscArgument.Bool(true);
+            case "false" -> new OscArgument.Bool(false);
+            case "nil" -> new OscArgument.Nil();
+            default -> new OscArgument.Text(text);
+        };
+    }
+
+    /** {@code zentrel osc listen --port P --seconds S}. */
+    @Command(name = "listen", mixinStandardHelpOptions = true, description = "Prints the OSC messages that arrive.")
+    static final class Listen implements Callable<Integer> {
+        @Option(names = "--port", required = true, paramLabel = "P", description = "The UDP port.")
+        @SuppressWarnings("NullAway.Init")
+        private String port;
+
+        @Option(
+                names = "--address",
+                paramLabel = "ADDRESS",
+                defaultValue = "127.0.0.1",
+                description = "The address to listen at (default 127.0.0.1).")
+        @SuppressWarnings("NullAway.Init")
+        private String address;
+
+        @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
+        @SuppressWarnings("NullAway.Init")
+        private Double seconds;
+
+        @Mixin
+        @SuppressWarnings("NullAway.Init")
+        private Output out;
+
+        @Override
+        public Integer call() throws Refusal {
+            int at = Arguments.number("--port", port, 1, 65535);
+            try (UdpWire wire = Arguments.open(Arguments.address("--address", address), OutputGuard.State.LISTEN)) {
+                new OscStandin(List.of(), true, new EventPrinter(out)).start(wire, at);
+                Arguments.waitFor(seconds);
+            } catch (IOException e) {
+                throw new Refusal(String.valueOf(e.getMessage()), e);
+            }
+            return 0;
+        }
+    }
+}

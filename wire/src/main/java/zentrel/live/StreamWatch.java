@@ -1,0 +1,179 @@
+package zentrel.live;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.Decoded;
+import zentrel.packet.artnet.ArtDmx;
+import zentrel.packet.artnet.ArtNetCodec;
+import zentrel.packet.artnet.ArtNetPacket;
+import zentrel.packet.sacn.SacnCodec;
+import zentrel.packet.sacn.SacnData;
+import zentrel.packet.sacn.SacnDiscovery;
+import zentrel.packet.sacn.SacnPacket;
+import zentrel.plan.Protocol;
+import zentrel.universe.SacnUniverse;
+import zentrel.wire.Datagram;
+import zentrel.wire.Wire;
+
+/** Listens on one adapter and counts. Sends nothing but the group joins that listening needs. */
+public final class StreamWatch {
+    private record Key(Protocol protocol, int universe, Ipv4Address source) {}
+
+    private static final class Count {
+        private String name = "";
+        private int priority = 100;
+        private boolean preview;
+        private long packets;
+        private long lost;
+        private int sequence;
+        private long firstNanos;
+        private long lastNanos;
+    }
+
+    /** Sources remembered at most, so that a flood of made-up ones cannot fill the memory. */
+    private static final int MOST_STREAMS = 70_000;
+
+    private final Wire wire;
+    private final Map<Key, Count> counts = new HashMap<>();
+    private final Set<Integer> joined = new HashSet<>();
+    private long unreadable;
+
+    public StreamWatch(Wire wire) {
+        this.wire = wire;
+    }
+
+    /** Starts to listen: Art-Net, the discovery group of sACN, and these sACN universes. */
+    public void start(Iterable<Integer> sacnUniverses) throws IOException {
+        wire.listen(ArtNetPacket.PORT, true, this::artnet);
+        wire.listen(SacnPacket.PORT, false, this::sacn);
+        join(SacnPacket.DISCOVERY_UNIVERSE);
+        for (int universe : sacnUniverses) {
+            join(universe);
+        }
+    }
+
+    private synchronized void join(int universe) throws IOException {
+        if (joined.add(universe)) {
+            wire.join(SacnPacket.PORT, SacnUniverse.group(universe), this::sacn);
+        }
+    }
+
+    private synchronized void artnet(Datagram datagram) {
+        Decoded<ArtNetPacket> decoded = ArtNetCodec.decode(datagram.bytes());
+        if (decoded instanceof Decoded.Malformed) {
+            unreadable++;
+        }
+        decoded.packet().ifPresent(p -> {
+            if (p instanceof ArtDmx dmx) {
+                count(Protocol.ARTNET, dmx.portAddress().value(), datagram.from(), "", 100, false, dmx.sequence());
+            }
+        });
+    }
+
+    private void sacn(Datagram datagram) {
+        Decoded<SacnPacket> decoded = SacnCodec.decode(datagram.bytes());
+        if (decoded instanceof Decoded.Malformed) {
+            synchronized (this) {
+                unreadable++;
+            }
+        }
+        decoded.packet().ifPresent(p -> {
+            if (p instanceof SacnData data && !data.terminated()) {
+                count(
+                        Protocol.SACN,
+                        data.universe(),
+                        datagram.from(),
+                        data.sourceName(),
+                        data.priority(),
+                        data.preview(),
+                        data.sequence());
+            } else if (p instanceof SacnDiscovery discovery) {
+                discovered(discovery);
+            }
+        });
+    }
+
+    private void discovered(SacnDiscovery discovery) {
+        for (int universe : discovery.universes()) {
+            try {
+                join(universe);
+            } catch (IOException e) {
+                System.getLogger(StreamWatch.class.getName())
+                        .log(
+                                System.Logger.Level.WARNING,
+                                "The group of universe " + universe + " could not be joined.",
+                                e);
+            }
+        }
+    }
+
+    private synchronized void count(
+            Protocol protocol,
+            int universe,
+            Ipv4Address source,
+            String name,
+            int priority,
+            boolean preview,
+            int sequence) {
+        Key key = new Key(protocol, universe, source);
+        Count count = counts.get(key);
+        long now = System.nanoTime();
+        if (count == null) {
+            if (counts.size() >= MOST_STREAMS) {
+                return;
+            }
+            count = new Count();
+            count.firstNanos = now;
+            counts.put(key, count);
+        } else if (!(protocol == Protocol.ARTNET && (sequence == 0 || count.sequence == 0))) {
+            // sACN counts 0–255; Art-Net 1–255, with 0 for "not numbered".
+            int steps = protocol == Protocol.SACN
+                    ? (sequence - count.sequence) & 0xFF
+                    : Math.floorMod(sequence - count.sequence, 255);
+            if (steps > 1 && steps < 128) {
+                count.lost += steps - 1;
+            }
+        }
+        count.name = name;
+        count.priority = priority;
+        count.preview = preview;
+        count.sequence = sequence;
+        count.packets++;
+        count.lastNanos = now;
+    }
+
+    /** What was heard so far, by protocol, universe and source. */
+    public synchronized List<StreamSeen> seen() {
+        List<StreamSeen> list = new ArrayList<>();
+        counts.forEach((key, c) -> {
+            double seconds = (c.lastNanos - c.firstNanos) / 1e9;
+            double rate = c.packets > 1 && seconds > 0 ? (c.packets - 1) / seconds : 0;
+            list.add(new StreamSeen(
+                    key.protocol(),
+                    key.universe(),
+                    key.source(),
+                    c.name,
+                    c.priority,
+                    c.preview,
+                    c.packets,
+                    c.lost,
+                    rate));
+        });
+        list.sort(Comparator.comparing(StreamSeen::protocol)
+                .thenComparing(StreamSeen::universe)
+                .thenComparing(StreamSeen::source));
+        return list;
+    }
+
+    /** Packets on the listening ports that could not be read. */
+    public synchronized long unreadable() {
+        return unreadable;
+    }
+}

@@ -1,0 +1,4 @@
+package zentrel.packet.osc;
+
+/** A message, or a bundle of packets. */
+public sealed interface OscPacket permits OscMessage, OscBundle {}

@@ -1,0 +1,417 @@
+package zentrel.standin;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.Bytes;
+import zentrel.packet.Decoded;
+import zentrel.packet.artnet.ArtDmx;
+import zentrel.packet.artnet.ArtNetCodec;
+import zentrel.packet.artnet.ArtNetPacket;
+import zentrel.packet.artnet.ArtPoll;
+import zentrel.packet.artnet.ArtPollReply;
+import zentrel.packet.artnet.ArtSync;
+import zentrel.packet.sacn.SacnCodec;
+import zentrel.packet.sacn.SacnData;
+import zentrel.packet.sacn.SacnPacket;
+import zentrel.packet.sacn.SacnSync;
+import zentrel.plan.Merge;
+import zentrel.plan.Protocol;
+import zentrel.universe.SacnUniverse;
+import zentrel.wire.Datagram;
+import zentrel.wire.Sending;
+import zentrel.wire.Wire;
+
+/**
+ * A stand-in that takes levels: a node, which also answers polls, or a previs, which does so if its settings say. Both
+ * protocols, several sources, loss, synchronization. Events come on its own threads.
+ */
+public final class LevelStandin implements AutoCloseable {
+    private static final System.Logger LOG = System.getLogger(LevelStandin.class.getName());
+
+    /** How long data is held for a synchronization packet that stays away (ANSI E1.31-2018 §11; the loss time). */
+    private static final long SYNC_PATIENCE_NANOS = 2_500_000_000L;
+
+    /** How long an ArtSync keeps a node synchronous (Art-Net 4; from memory, 85 %). */
+    private static final long ARTSYNC_NANOS = 4_000_000_000L;
+
+    private static final int SWEEP_MILLIS = 200;
+
+    private record Held(Runnable apply, long sinceNanos) {}
+
+    private final Wire wire;
+    private final String name;
+    private final List<StandinPort> ports;
+    private final boolean answersPolls;
+    private final Consumer<StandinEvent> listener;
+    private final Map<String, PortMerge> merges = new LinkedHashMap<>();
+    private final Set<String> heard = new HashSet<>();
+    private final Map<Integer, Map<String, Held>> heldForSync = new HashMap<>();
+    private final Map<Integer, Long> lastSync = new HashMap<>();
+    private final Map<Ipv4Address, Long> lastArtSync = new HashMap<>();
+    private final Map<Ipv4Address, Map<String, Held>> heldForArtSync = new HashMap<>();
+    private final Set<Integer> joined = new HashSet<>();
+    private final ScheduledExecutorService sweeper;
+
+    public LevelStandin(
+            Wire wire,
+            String name,
+            List<StandinPort> ports,
+            Merge merge,
+            boolean answersPolls,
+            Consumer<StandinEvent> listener) {
+        this.wire = wire;
+        this.name = name;
+        this.ports = List.copyOf(ports);
+        this.answersPolls = answersPolls;
+        this.listener = listener;
+        for (StandinPort port : ports) {
+            merges.put(port.id(), new PortMerge(port.protocol(), merge));
+        }
+        sweeper = Executors.newSingleThreadScheduledExecutor(r -> {
+            Thread t = new Thread(r, "stand-in " + name);
+            t.setDaemon(true);
+            return t;
+        });
+    }
+
+    /** Opens the sockets and starts to take levels. */
+    public void start() throws IOException {
+        wire.listen(ArtNetPacket.PORT, true, this::artnet);
+        wire.listen(SacnPacket.PORT, false, this::sacn);
+        for (StandinPort port : ports) {
+            if (port.protocol() == Protocol.SACN && Protocol.SACN.carries(port.wire())) {
+                joinGroup(port.wire());
+            }
+        }
+        Future<?> unused =
+                sweeper.scheduleAtFixedRate(this::guardedSweep, SWEEP_MILLIS, SWEEP_MILLIS, TimeUnit.MILLISECONDS);
+    }
+
+    private synchronized void joinGroup(int universe) throws IOException {
+        if (joined.add(universe)) {
+            wire.join(SacnPacket.PORT, SacnUniverse.group(universe), this::sacn);
+        }
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public Wire wire() {
+        return wire;
+    }
+
+    /** What a port puts out now: 512 levels; zeros for a port that is not known. */
+    public synchronized byte[] levels(String port) {
+        PortMerge merge = merges.get(port);
+        return merge == null ? new byte[512] : merge.output();
+    }
+
+    // --- Art-Net ---
+
+    private void artnet(Datagram datagram) {
+        Decoded<ArtNetPacket> decoded = ArtNetCodec.decode(datagram.bytes());
+        if (decoded instanceof Decoded.Malformed<ArtNetPacket> bad) {
+            listener.accept(new StandinEvent.Unreadable(datagram.from(), bad.toString()));
+            return;
+        }
+        Optional<ArtNetPacket> packet = decoded.packet();
+        if (packet.isEmpty()) {
+            return;
+        }
+        if (packet.get() instanceof ArtDmx dmx) {
+            String source = datagram.from() + (dmx.physical() == 0 ? "" : " input " + dmx.physical());
+            levels(
+                    Protocol.ARTNET,
+                    dmx.portAddress().value(),
+                    datagram.from(),
+                    source,
+                    0,
+                    dmx.sequence(),
+                    dmx.data().toArray(),
+                    0);
+        } else if (packet.get() instanceof ArtPoll poll) {
+            answer(poll, datagram);
+        } else if (packet.get() instanceof ArtSync) {
+            artSync(datagram.from());
+        }
+    }
+
+    private synchronized void artSync(Ipv4Address from) {
+        lastArtSync.put(from, System.nanoTime());
+        Map<String, Held> held = heldForArtSync.remove(from);
+        if (held != null) {
+            held.values().forEach(h -> h.apply().run());
+        }
+    }
+
+    private void answer(ArtPoll poll, Datagram datagram) {
+        if (!answersPolls) {
+            return;
+        }
+        List<StandinPort> artnetPorts =
+                ports.stream().filter(p -> Protocol.ARTNET.carries(p.wire())).toList();
+        if (poll.target().isPresent()
+                && artnetPorts.stream()
+                        .noneMatch(p -> p.wire() >= poll.target().get().lowest().value()
+                                && p.wire() <= poll.target().get().highest().value())) {
+            return;
+        }
+        try {
+            for (ArtPollReply reply : pages(artnetPorts)) {
+                // Replies go to the Art-Net port, whatever port the poll came from.
+                wire.send(
+                        Sending.ASKING,
+                        ArtNetPacket.PORT,
+                        datagram.from(),
+                        ArtNetPacket.PORT,
+                        ArtNetCodec.encode(reply));
+            }
+            listener.accept(new StandinEvent.PollAnswered(datagram.from()));
+        } catch (IOException e) {
+            LOG.log(System.Logger.Level.WARNING, name + " could not answer a poll.", e);
+        }
+    }
+
+    /** One page for each Net and Sub-Net, and each four ports of it. */
+    List<ArtPollReply> pages(List<StandinPort> artnetPorts) {
+        Map<Integer, List<StandinPort>> bySubNet = new LinkedHashMap<>();
+        for (StandinPort port : artnetPorts) {
+            bySubNet.computeIfAbsent(port.wire() >> 4, k -> new ArrayList<>()).add(port);
+        }
+        List<ArtPollReply> pages = new ArrayList<>();
+        bySubNet.forEach((subNet, list) -> {
+            for (int from = 0; from < list.size(); from += ArtPollReply.PORTS) {
+                pages.add(page(
+                        subNet,
+                        list.subList(from, Math.min(from + ArtPollReply.PORTS, list.size())),
+                        pages.size() + 1));
+            }
+        });
+        if (pages.isEmpty()) {
+            pages.add(page(0, List.of(), 1));
+        }
+        return pages;
+    }
+
+    private ArtPollReply page(int subNet, List<StandinPort> list, int bindIndex) {
+        int[] types = new int[4];
+        int[] good = new int[4];
+        int[] out = new int[4];
+        for (int i = 0; i < list.size(); i++) {
+            StandinPort port = list.get(i);
+            types[i] = port.output() ? ArtPollReply.OUTPUT : 0x40;
+            good[i] = (port.enabled() ? ArtPollReply.SENDING : 0)
+                    | (port.protocol() == Protocol.SACN ? ArtPollReply.SET_TO_SACN : 0);
+            out[i] = port.wire() & 0xF;
+        }
+        Ipv4Address a = wire.address();
+        return new ArtPollReply(
+                a,
+                ArtNetPacket.PORT,
+                1,
+                subNet >> 4,
+                subNet & 0xF,
+                0xFFFF,
+                0,
+                0xD0,
+                0,
+                name,
+                name + " (stand-in)",
+                "#0001 [0000] stand-in",
+                list.size(),
+                Bytes.of(types),
+                Bytes.zeros(4),
+                Bytes.of(good),
+                Bytes.zeros(4),
+                Bytes.of(out),
+                100,
+                0,
+                0,
+                0,
+                Bytes.of(2, 0, a.octet(0), a.octet(1), a.octet(2), a.octet(3)),
+                a,
+                Math.min(bindIndex, 255),
+                0x08,
+                Bytes.zeros(4),
+                0,
+                Bytes.zeros(ArtPollReply.REST));
+    }
+
+    // --- sACN ---
+
+    private void sacn(Datagram datagram) {
+        Decoded<SacnPacket> decoded = SacnCodec.decode(datagram.bytes());
+        if (decoded instanceof Decoded.Malformed<SacnPacket> bad) {
+            listener.accept(new StandinEvent.Unreadable(datagram.from(), bad.toString()));
+            return;
+        }
+        Optional<SacnPacket> packet = decoded.packet();
+        if (packet.isEmpty()) {
+            return;
+        }
+        if (packet.get() instanceof SacnData data) {
+            data(data, datagram);
+        } else if (packet.get() instanceof SacnSync sync) {
+            sync(sync.syncAddress());
+        }
+    }
+
+    private void data(SacnData data, Datagram datagram) {
+        String source = data.sourceName() + " " + datagram.from();
+        if (data.terminated()) {
+            lose(data.universe(), source, "said that it stops");
+            return;
+        }
+        if (data.preview() || data.startCode() != 0) {
+            return; // preview must not reach live output (§6.2.6); other start codes carry no levels
+        }
+        if (data.syncAddress() != 0) {
+            try {
+                joinGroup(data.syncAddress());
+            } catch (IOException e) {
+                LOG.log(System.Logger.Level.WARNING, name + " could not join a synchronization group.", e);
+            }
+        }
+        levels(
+                Protocol.SACN,
+                data.universe(),
+                datagram.from(),
+                source,
+                data.priority(),
+                data.sequence(),
+                data.slots().toArray(),
+                data.forceSync() ? 0 : data.syncAddress());
+    }
+
+    private synchronized void sync(int address) {
+        lastSync.put(address, System.nanoTime());
+        Map<String, Held> held = heldForSync.remove(address);
+        if (held != null) {
+            held.values().forEach(h -> h.apply().run());
+        }
+    }
+
+    // --- both ---
+
+    private synchronized void levels(
+            Protocol protocol,
+            int universe,
+            Ipv4Address from,
+            String source,
+            int priority,
+            int sequence,
+            byte[] levels,
+            int syncAddress) {
+        if (heard.add(protocol + " " + universe + " " + from)) {
+            listener.accept(new StandinEvent.Heard(protocol, universe, from));
+        }
+        long now = System.nanoTime();
+        for (StandinPort port : ports) {
+            if (port.protocol() != protocol || port.wire() != universe || !port.output() || !port.enabled()) {
+                continue;
+            }
+            PortMerge merge = merges.get(port.id());
+            if (merge == null) {
+                continue;
+            }
+            boolean isNew = !merge.knows(source);
+            if (!merge.take(source, priority, sequence, levels, now)) {
+                continue;
+            }
+            if (isNew) {
+                listener.accept(new StandinEvent.SourceFound(port.id(), source, priority));
+            }
+            Runnable apply = () -> putOut(port, merge, source);
+            Long artSync = lastArtSync.get(from);
+            if (protocol == Protocol.SACN && syncAddress != 0 && synchronousNow(syncAddress, now)) {
+                heldForSync
+                        .computeIfAbsent(syncAddress, k -> new LinkedHashMap<>())
+                        .put(port.id(), new Held(apply, now));
+            } else if (protocol == Protocol.ARTNET && artSync != null && now - artSync < ARTSYNC_NANOS) {
+                heldForArtSync.computeIfAbsent(from, k -> new LinkedHashMap<>()).put(port.id(), new Held(apply, now));
+            } else {
+                apply.run();
+            }
+        }
+    }
+
+    /** Data waits for synchronization only once a synchronization packet has been seen, and not for ever (§11.1). */
+    private boolean synchronousNow(int syncAddress, long now) {
+        Long last = lastSync.get(syncAddress);
+        return last != null && now - last < SYNC_PATIENCE_NANOS;
+    }
+
+    private void putOut(StandinPort port, PortMerge merge, String source) {
+        Map<Integer, Integer> changed = merge.update();
+        if (!changed.isEmpty()) {
+            listener.accept(new StandinEvent.Levels(port.id(), port.protocol(), port.wire(), source, changed));
+        }
+    }
+
+    private synchronized void lose(int universe, String source, String why) {
+        for (StandinPort port : ports) {
+            PortMerge merge = merges.get(port.id());
+            if (merge != null && port.protocol() == Protocol.SACN && port.wire() == universe && merge.knows(source)) {
+                merge.drop(source);
+                listener.accept(new StandinEvent.SourceLost(port.id(), source, why));
+                putOut(port, merge, source);
+            }
+        }
+    }
+
+    /** A failure must not end the sweeping. */
+    private void guardedSweep() {
+        try {
+            sweep();
+        } catch (RuntimeException e) {
+            LOG.log(System.Logger.Level.ERROR, name + " could not look for lost sources; it tries again.", e);
+        }
+    }
+
+    private synchronized void sweep() {
+        long now = System.nanoTime();
+        for (StandinPort port : ports) {
+            PortMerge merge = merges.get(port.id());
+            if (merge == null) {
+                continue;
+            }
+            for (String lost : merge.lapse(now)) {
+                listener.accept(new StandinEvent.SourceLost(port.id(), lost, "not heard any more"));
+                putOut(port, merge, lost);
+            }
+        }
+        release(heldForSync, now, SYNC_PATIENCE_NANOS);
+        release(heldForArtSync, now, ARTSYNC_NANOS);
+    }
+
+    private static <K> void release(Map<K, Map<String, Held>> held, long now, long patience) {
+        held.values()
+                .forEach(map -> map.values().removeIf(h -> {
+                    boolean late = now - h.sinceNanos() > patience;
+                    if (late) {
+                        h.apply().run();
+                    }
+                    return late;
+                }));
+    }
+
+    @Override
+    public void close() {
+        sweeper.shutdownNow();
+        wire.close();
+    }
+}

@@ -1,0 +1,127 @@
+package zentrel.standin;
+
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import zentrel.plan.Merge;
+import zentrel.plan.Protocol;
+
+/**
+ * Decides what one port puts out: sACN by priority and among equals as set, Art-Net of two sources as set. Time is given
+ * in, so that it can be tried without waiting.
+ */
+final class PortMerge {
+    /** Network data loss of sACN (ANSI E1.31-2018 §6.7.1). */
+    static final long SACN_LOSS_NANOS = 2_500_000_000L;
+
+    /** How long a node keeps an Art-Net source (Art-Net 4, merging; from memory, 85 %). */
+    static final long ARTNET_LOSS_NANOS = 10_000_000_000L;
+
+    private static final int SLOTS = 512;
+    private static final int MOST_ARTNET_SOURCES = 2;
+
+    private static final class Source {
+        private int priority;
+        private int sequence;
+        private long seenNanos;
+        private byte[] levels = new byte[0];
+    }
+
+    private final Protocol protocol;
+    private final Merge merge;
+    private final Map<String, Source> sources = new LinkedHashMap<>();
+    private final byte[] output = new byte[SLOTS];
+
+    PortMerge(Protocol protocol, Merge merge) {
+        this.protocol = protocol;
+        this.merge = merge;
+    }
+
+    boolean knows(String source) {
+        return sources.containsKey(source);
+    }
+
+    /**
+     * Takes a packet.
+     *
+     * @return false if it came out of order (§6.7.2), or from a source too many
+     */
+    boolean take(String name, int priority, int sequence, byte[] levels, long nowNanos) {
+        Source source = sources.get(name);
+        if (source == null) {
+            if ((protocol == Protocol.ARTNET && sources.size() >= MOST_ARTNET_SOURCES)
+                    || (merge == Merge.NONE && protocol == Protocol.ARTNET && !sources.isEmpty())) {
+                return false;
+            }
+            source = new Source();
+            sources.put(name, source);
+        } else if (isOld(source.sequence, sequence)) {
+            return false;
+        }
+        source.priority = priority;
+        source.sequence = sequence;
+        source.seenNanos = nowNanos;
+        source.levels = levels;
+        return true;
+    }
+
+    private boolean isOld(int last, int now) {
+        if (protocol == Protocol.ARTNET) {
+            return false; // numbers are optional there, and nodes of all makers accept gaps
+        }
+        byte difference = (byte) (now - last);
+        return difference <= 0 && difference > -20;
+    }
+
+    void drop(String source) {
+        sources.remove(source);
+    }
+
+    /** Removes sources not heard for too long and names them. */
+    List<String> lapse(long nowNanos) {
+        long patience = protocol == Protocol.SACN ? SACN_LOSS_NANOS : ARTNET_LOSS_NANOS;
+        List<String> lost = new ArrayList<>();
+        for (Iterator<Map.Entry<String, Source>> it = sources.entrySet().iterator(); it.hasNext(); ) {
+            Map.Entry<String, Source> entry = it.next();
+            if (nowNanos - entry.getValue().seenNanos > patience) {
+                lost.add(entry.getKey());
+                it.remove();
+            }
+        }
+        return lost;
+    }
+
+    /** Works out the output and returns the slots, from 1, that changed. With no source left the last look is held. */
+    Map<Integer, Integer> update() {
+        if (sources.isEmpty()) {
+            return Map.of();
+        }
+        int top = sources.values().stream().mapToInt(s -> s.priority).max().orElse(0);
+        List<Source> winners = sources.values().stream()
+                .filter(s -> protocol == Protocol.ARTNET || s.priority == top)
+                .toList();
+        Source latest = winners.get(0);
+        for (Source s : winners) {
+            latest = s.seenNanos >= latest.seenNanos ? s : latest;
+        }
+        Map<Integer, Integer> changed = new LinkedHashMap<>();
+        for (int i = 0; i < SLOTS; i++) {
+            int level = 0;
+            for (Source s :
+                    merge == Merge.HTP ? winners : merge == Merge.LTP ? List.of(latest) : List.of(winners.get(0))) {
+                level = Math.max(level, i < s.levels.length ? s.levels[i] & 0xFF : 0);
+            }
+            if ((output[i] & 0xFF) != level) {
+                output[i] = (byte) level;
+                changed.put(i + 1, level);
+            }
+        }
+        return changed;
+    }
+
+    byte[] output() {
+        return output.clone();
+    }
+}

@@ -1,0 +1,270 @@
+package zentrel.wire;
+
+import java.io.IOException;
+import java.net.BindException;
+import java.net.Inet4Address;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.InterfaceAddress;
+import java.net.NetworkInterface;
+import java.net.SocketException;
+import java.net.StandardProtocolFamily;
+import java.net.StandardSocketOptions;
+import java.net.UnknownHostException;
+import java.nio.ByteBuffer;
+import java.nio.channels.ClosedSelectorException;
+import java.nio.channels.DatagramChannel;
+import java.nio.channels.SelectionKey;
+import java.nio.channels.Selector;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+
+/**
+ * Real UDP on one adapter.
+ *
+ * <p>A socket bound to the adapter's address hears unicast only, so there is one for unicast, one for broadcasts and one for
+ * each group. A broadcast address cannot be bound everywhere; then a socket on all addresses keeps what comes from the
+ * adapter's subnet. One thread receives; it survives any datagram and any failure of a handler.
+ */
+public final class UdpWire implements Wire {
+    private static final System.Logger LOG = System.getLogger(UdpWire.class.getName());
+
+    /** The default holds a third of a frame of 512 universes; measured in the project's notes on limits. */
+    private static final int RECEIVE_BUFFER_BYTES = 4 * 1024 * 1024;
+
+    private static final int LARGEST_DATAGRAM = 65_507;
+
+    private record Ear(DatagramChannel channel, Consumer<Datagram> handler, boolean everySource) {}
+
+    private final Ipv4Address address;
+    private final HostAddress subnet;
+    private final NetworkInterface networkInterface;
+    private final OutputGuard guard;
+    private final Selector selector;
+    private final Thread thread;
+    private final Map<Integer, DatagramChannel> byPort = new ConcurrentHashMap<>();
+    private final ConcurrentLinkedQueue<Ear> waiting = new ConcurrentLinkedQueue<>();
+    private @Nullable DatagramChannel anyPort;
+    private volatile boolean open = true;
+
+    private UdpWire(Ipv4Address address, HostAddress subnet, NetworkInterface networkInterface, OutputGuard guard)
+            throws IOException {
+        this.address = address;
+        this.subnet = subnet;
+        this.networkInterface = networkInterface;
+        this.guard = guard;
+        this.selector = Selector.open();
+        this.thread = new Thread(this::receive, "wire " + address);
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    /**
+     * Opens a wire on the adapter that has an address. Every address of 127/8 is on the loopback adapter.
+     *
+     * @throws IOException with a sentence, if no adapter of this computer has it
+     */
+    public static UdpWire open(Ipv4Address address, OutputGuard guard) throws IOException {
+        if (address.isLoopback()) {
+            NetworkInterface loopback = NetworkInterface.getByInetAddress(inet(Ipv4Address.LOOPBACK));
+            if (loopback == null) {
+                throw new IOException("This computer has no loopback adapter.");
+            }
+            return new UdpWire(address, new HostAddress(address, 8), loopback, guard);
+        }
+        NetworkInterface found = NetworkInterface.getByInetAddress(inet(address));
+        if (found == null) {
+            throw new IOException("No adapter of this computer has the address " + address + ".");
+        }
+        for (InterfaceAddress a : found.getInterfaceAddresses()) {
+            if (a.getAddress().equals(inet(address))) {
+                return new UdpWire(address, new HostAddress(address, a.getNetworkPrefixLength()), found, guard);
+            }
+        }
+        throw new IOException("No adapter of this computer has the address " + address + ".");
+    }
+
+    static InetAddress inet(Ipv4Address address) {
+        try {
+            return InetAddress.getByAddress(new byte[] {
+                (byte) address.octet(0), (byte) address.octet(1), (byte) address.octet(2), (byte) address.octet(3)
+            });
+        } catch (UnknownHostException e) {
+            throw new IllegalStateException("Four bytes are always an address.", e);
+        }
+    }
+
+    /** The name that the system gives the adapter. */
+    public String adapterName() {
+        return networkInterface.getName();
+    }
+
+    @Override
+    public Ipv4Address address() {
+        return address;
+    }
+
+    @Override
+    public Ipv4Address broadcast() {
+        return subnet.broadcast();
+    }
+
+    private DatagramChannel channel() throws IOException {
+        DatagramChannel channel = DatagramChannel.open(StandardProtocolFamily.INET);
+        channel.setOption(StandardSocketOptions.SO_REUSEADDR, true);
+        channel.setOption(StandardSocketOptions.SO_RCVBUF, RECEIVE_BUFFER_BYTES);
+        channel.setOption(StandardSocketOptions.SO_BROADCAST, true);
+        channel.setOption(StandardSocketOptions.IP_MULTICAST_IF, networkInterface);
+        channel.setOption(StandardSocketOptions.IP_MULTICAST_TTL, 1);
+        channel.setOption(StandardSocketOptions.IP_MULTICAST_LOOP, true);
+        return channel;
+    }
+
+    private static void bind(DatagramChannel channel, @Nullable InetAddress to, int port) throws IOException {
+        InetSocketAddress at = to == null ? new InetSocketAddress(port) : new InetSocketAddress(to, port);
+        try {
+            channel.bind(at);
+        } catch (SocketException e) {
+            channel.close();
+            throw new BindException("UDP port " + port + (to == null ? "" : " at " + to.getHostAddress())
+                    + " cannot be had: " + e.getMessage() + ".");
+        }
+    }
+
+    @Override
+    public void listen(int port, boolean broadcasts, Consumer<Datagram> handler) throws IOException {
+        DatagramChannel unicast = channel();
+        bind(unicast, inet(address), port);
+        byPort.put(port, unicast);
+        register(new Ear(unicast, handler, true));
+        if (broadcasts) {
+            DatagramChannel everybody = channel();
+            try {
+                bind(everybody, inet(broadcast()), port);
+                register(new Ear(everybody, handler, true));
+            } catch (BindException e) {
+                LOG.log(System.Logger.Level.DEBUG, "{0} Listening on all addresses instead.", e.getMessage());
+                DatagramChannel all = channel();
+                bind(all, null, port);
+                register(new Ear(all, handler, false));
+            }
+        }
+    }
+
+    @Override
+    public void join(int port, Ipv4Address group, Consumer<Datagram> handler) throws IOException {
+        DatagramChannel channel = channel();
+        try {
+            bind(channel, inet(group), port); // hears this group and nothing else
+        } catch (BindException e) {
+            LOG.log(System.Logger.Level.DEBUG, "{0} Listening on all addresses instead.", e.getMessage());
+            channel = channel();
+            bind(channel, null, port);
+        }
+        channel.join(inet(group), networkInterface);
+        register(new Ear(channel, handler, true));
+    }
+
+    private void register(Ear ear) throws IOException {
+        ear.channel().configureBlocking(false);
+        waiting.add(ear);
+        selector.wakeup();
+    }
+
+    private void receive() {
+        ByteBuffer buffer = ByteBuffer.allocateDirect(LARGEST_DATAGRAM);
+        while (open) {
+            try {
+                selector.select();
+                for (Ear ear = waiting.poll(); ear != null; ear = waiting.poll()) {
+                    ear.channel().register(selector, SelectionKey.OP_READ, ear);
+                }
+                for (SelectionKey key : selector.selectedKeys()) {
+                    if (key.isValid() && key.attachment() instanceof Ear ear) {
+                        drain(ear, buffer);
+                    }
+                }
+                selector.selectedKeys().clear();
+            } catch (ClosedSelectorException e) {
+                return;
+            } catch (IOException e) {
+                LOG.log(System.Logger.Level.WARNING, "Receiving on " + address + " failed once; it goes on.", e);
+            }
+        }
+    }
+
+    private void drain(Ear ear, ByteBuffer buffer) throws IOException {
+        while (true) {
+            buffer.clear();
+            InetSocketAddress from = (InetSocketAddress) ear.channel().receive(buffer);
+            if (from == null) {
+                return;
+            }
+            Ipv4Address sender = address(from.getAddress());
+            if (!ear.everySource() && !subnet.sees(sender)) {
+                continue; // heard on all addresses, and from another adapter's segment
+            }
+            byte[] bytes = new byte[buffer.flip().remaining()];
+            buffer.get(bytes);
+            try {
+                ear.handler().accept(new Datagram(sender, from.getPort(), bytes));
+            } catch (RuntimeException e) {
+                LOG.log(
+                        System.Logger.Level.ERROR,
+                        "A datagram from " + sender + " could not be handled; the next ones are.",
+                        e);
+            }
+        }
+    }
+
+    private static Ipv4Address address(InetAddress inet) {
+        byte[] b = inet instanceof Inet4Address ? inet.getAddress() : new byte[4];
+        return Ipv4Address.of(b[0] & 0xFF, b[1] & 0xFF, b[2] & 0xFF, b[3] & 0xFF);
+    }
+
+    @Override
+    public boolean send(Sending sending, int fromPort, Ipv4Address to, int toPort, byte[] bytes) throws IOException {
+        if (!guard.allows(sending)) {
+            return false;
+        }
+        channelFor(fromPort).send(ByteBuffer.wrap(bytes), new InetSocketAddress(inet(to), toPort));
+        return true;
+    }
+
+    private synchronized DatagramChannel channelFor(int port) throws IOException {
+        DatagramChannel listening = byPort.get(port);
+        if (listening != null) {
+            return listening;
+        }
+        if (anyPort == null) {
+            DatagramChannel channel = channel();
+            bind(channel, inet(address), 0);
+            anyPort = channel;
+        }
+        return anyPort;
+    }
+
+    @Override
+    public synchronized void close() {
+        open = false;
+        try {
+            for (SelectionKey key : selector.keys()) {
+                key.channel().close();
+            }
+            for (Ear ear = waiting.poll(); ear != null; ear = waiting.poll()) {
+                ear.channel().close();
+            }
+            if (anyPort != null) {
+                anyPort.close();
+            }
+            selector.close();
+        } catch (IOException e) {
+            LOG.log(System.Logger.Level.WARNING, "A socket on " + address + " did not close.", e);
+        }
+    }
+}
