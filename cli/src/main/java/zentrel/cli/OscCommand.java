@@ -7,10 +7,8 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
@@ -27,10 +25,6 @@ import zentrel.wire.UdpWire;
         description = "Sends one OSC message, or listens for them.",
         subcommands = {OscCommand.Send.class, OscCommand.Listen.class})
 final class OscCommand implements Callable<Integer> {
-    @Spec
-    @SuppressWarnings("NullAway.Init")
-    private CommandSpec spec;
-
     @Override
     public Integer call() throws Refusal {
         throw new Refusal("Write osc send or osc listen.");

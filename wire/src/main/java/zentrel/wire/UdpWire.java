@@ -251,6 +251,9 @@ public final class UdpWire implements Wire {
 
     @Override
     public synchronized void close() {
+        if (!open) {
+            return;
+        }
         open = false;
         try {
             for (SelectionKey key : selector.keys()) {
