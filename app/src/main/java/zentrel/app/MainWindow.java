@@ -1,0 +1,349 @@
+package zentrel.app;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.Scene;
+import javafx.scene.control.Alert;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBar;
+import javafx.scene.control.ButtonType;
+import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import javafx.stage.Stage;
+import zentrel.app.addresses.AddressesStage;
+import zentrel.app.bench.BenchStage;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.flow.FlowStage;
+import zentrel.app.look.Mark;
+import zentrel.app.look.Texts;
+import zentrel.app.shell.GoToBox;
+import zentrel.app.shell.MarginPane;
+import zentrel.app.shell.PathStrip;
+import zentrel.app.shell.Rail;
+import zentrel.app.shell.StageView;
+import zentrel.app.universes.UniversesStage;
+import zentrel.file.LoadedPlan;
+import zentrel.path.Verdict;
+import zentrel.plan.Plan;
+
+/** The window: top bar, rail, chart, margin, path strip; files and keys. */
+final class MainWindow {
+    private static final String ENDING = ".zentrel.json";
+
+    private final Stage stage;
+    private final OpenDocument document;
+    private final BorderPane root = new BorderPane();
+    private final StackPane chart = new StackPane();
+    private final PathStrip strip;
+    private final BenchStage bench;
+    private final List<StageView> stages;
+    private final Rail rail;
+    private final GoToBox goTo;
+    private final Label name = Texts.of("", "strong");
+    private final Label savedState = Texts.of("", "soft");
+    private final HBox wire = new HBox(6);
+    private final HBox notice = new HBox();
+    private final Button dayNight = new Button("Day");
+    private final Menu recent = new Menu("Open recent");
+    private final MenuItem undo = item("Undo", "Shortcut+Z", () -> document().undo());
+    private final MenuItem redo =
+            item("Redo", "Shortcut+Shift+Z", () -> document().redo());
+    private int shownStage = -1;
+
+    MainWindow(Stage stage, OpenDocument document) {
+        this.stage = stage;
+        this.document = document;
+        strip = new PathStrip(document);
+        bench = new BenchStage(document, strip::setEvidence, this::refreshWire);
+        stages = List.of(new FlowStage(document), new AddressesStage(document), new UniversesStage(document), bench);
+        rail = new Rail(document, stages, this::showStage);
+        goTo = new GoToBox(document, this::commands);
+        root.setTop(new VBox(topBar(), notice));
+        root.setLeft(rail);
+        root.setCenter(chart);
+        root.setRight(new MarginPane(document));
+        root.setBottom(strip);
+        Scene scene = new Scene(root, 1280, 800);
+        scene.getStylesheets()
+                .add(MainWindow.class.getResource("/zentrel/app/zentrel.css").toExternalForm());
+        keys(scene);
+        drops(scene);
+        stage.setScene(scene);
+        stage.setMinWidth(1100);
+        stage.setMinHeight(700);
+        stage.setOnCloseRequest(e -> {
+            if (!mayLose()) {
+                e.consume();
+            }
+        });
+        document.reportProperty().addListener(o -> refreshTitle());
+        document.unsavedProperty().addListener(o -> refreshTitle());
+        document.noticeProperty().addListener(o -> refreshNotice());
+        document.dayProperty().addListener(o -> refreshDay());
+        refreshNotice();
+        refreshTitle();
+        refreshWire();
+        showStage(0);
+    }
+
+    private OpenDocument document() {
+        return document;
+    }
+
+    BenchStage bench() {
+        return bench;
+    }
+
+    /** Brings a stage to the front, by its place on the rail. */
+    void showStage(int number) {
+        shownStage = number;
+        rail.choose(number);
+        chart.getChildren().setAll(stages.get(number).node());
+        stages.get(number).shown();
+    }
+
+    int shownStage() {
+        return shownStage;
+    }
+
+    // --- top bar ---
+
+    private HBox topBar() {
+        MenuButton menu = new MenuButton("Plan");
+        menu.setId("plan-menu");
+        menu.getItems()
+                .addAll(
+                        item("New", "Shortcut+N", this::newPlan),
+                        item("Open …", "Shortcut+O", this::open),
+                        recent,
+                        new SeparatorMenuItem(),
+                        item("Save", "Shortcut+S", this::save),
+                        item("Save as …", "Shortcut+Shift+S", this::saveAs),
+                        new SeparatorMenuItem(),
+                        undo,
+                        redo,
+                        new SeparatorMenuItem(),
+                        item("Overview of all findings", "Esc", () -> document.select(null)));
+        menu.setOnShowing(e -> refreshMenu());
+        dayNight.getStyleClass().add("quiet");
+        dayNight.setOnAction(
+                e -> document.dayProperty().set(!document.dayProperty().get()));
+        wire.setAlignment(Pos.CENTER_LEFT);
+        HBox bar = new HBox(name, savedState, menu, Mark.gap(), goTo, Mark.gap(), wire, dayNight);
+        bar.getStyleClass().add("top-bar");
+        return bar;
+    }
+
+    private static MenuItem item(String text, String keys, Runnable action) {
+        MenuItem item = new MenuItem(text);
+        if (!keys.equals("Esc")) {
+            item.setAccelerator(KeyCombination.valueOf(keys));
+        }
+        item.setOnAction(e -> action.run());
+        return item;
+    }
+
+    private void refreshMenu() {
+        undo.setText(document.undoText().map(t -> "Undo: " + t).orElse("Undo"));
+        undo.setDisable(document.undoText().isEmpty());
+        redo.setText(document.redoText().map(t -> "Redo: " + t).orElse("Redo"));
+        redo.setDisable(document.redoText().isEmpty());
+        document.recent(files -> recent.getItems()
+                .setAll(files.stream()
+                        .map(f -> {
+                            MenuItem item = item(f.toString(), "Esc", () -> openFile(f));
+                            item.setMnemonicParsing(false);
+                            return item;
+                        })
+                        .toList()));
+    }
+
+    private void refreshTitle() {
+        Plan plan = document.plan();
+        name.setText(plan.name());
+        String file = document.file().map(f -> f.getFileName().toString()).orElse("no file yet");
+        savedState.setText(file + (document.unsavedProperty().get() ? " · not saved" : ""));
+        stage.setTitle(plan.name() + " – Zentrel");
+    }
+
+    private void refreshWire() {
+        Label text = Texts.of(bench == null ? "" : bench.wireText(), "small");
+        boolean armed = bench != null && bench.isArmed();
+        text.getStyleClass().add(armed ? "at-risk" : "soft");
+        wire.getChildren().setAll(Mark.of(armed ? Verdict.AT_RISK : Verdict.NOT_KNOWN), text);
+    }
+
+    private void refreshDay() {
+        boolean day = document.dayProperty().get();
+        root.getStyleClass().remove("day");
+        if (day) {
+            root.getStyleClass().add("day");
+        }
+        dayNight.setText(day ? "Night" : "Day");
+    }
+
+    private void refreshNotice() {
+        OpenDocument.Notice now = document.noticeProperty().get();
+        notice.getChildren().clear();
+        notice.setVisible(now != null);
+        notice.setManaged(now != null);
+        if (now == null) {
+            return;
+        }
+        notice.getStyleClass().setAll("notice");
+        Label text = Texts.wrapped(now.text());
+        text.setId("notice");
+        notice.getChildren().add(text);
+        now.action().ifPresent(words -> {
+            Button button = new Button(words);
+            button.getStyleClass().add("action");
+            button.setId("notice-action");
+            button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+            button.setOnAction(e -> {
+                document.noticeProperty().set(null);
+                now.onAction().run();
+            });
+            notice.getChildren().add(button);
+        });
+        Button away = new Button("Put away");
+        away.getStyleClass().add("quiet");
+        away.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        away.setOnAction(e -> document.noticeProperty().set(null));
+        notice.getChildren().addAll(Mark.gap(), away);
+    }
+
+    // --- files ---
+
+    private FileChooser chooser(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Zentrel plans", "*" + ENDING, "*.json"));
+        document.file()
+                .map(Path::toAbsolutePath)
+                .map(Path::getParent)
+                .map(Path::toFile)
+                .filter(File::isDirectory)
+                .ifPresent(chooser::setInitialDirectory);
+        return chooser;
+    }
+
+    private void newPlan() {
+        if (mayLose()) {
+            document.show(LoadedPlan.of(Plan.EMPTY));
+        }
+    }
+
+    private void open() {
+        File file = chooser("Open a plan").showOpenDialog(stage);
+        if (file != null) {
+            openFile(file.toPath());
+        }
+    }
+
+    /** Opens a file, after asking about unsaved work. */
+    void openFile(Path file) {
+        if (mayLose()) {
+            document.open(file);
+        }
+    }
+
+    void save() {
+        document.file().ifPresentOrElse(document::save, this::saveAs);
+    }
+
+    private void saveAs() {
+        FileChooser chooser = chooser("Save the plan");
+        chooser.setInitialFileName(document.file()
+                .map(f -> f.getFileName().toString())
+                .orElse(document.plan().name().replaceAll("[^\\p{L}\\p{N} _-]", "") + ENDING));
+        File file = chooser.showSaveDialog(stage);
+        if (file != null) {
+            document.save(file.toPath());
+        }
+    }
+
+    /** Asks before unsaved work is lost. */
+    private boolean mayLose() {
+        if (!document.unsavedProperty().get()) {
+            return true;
+        }
+        ButtonType give = new ButtonType("Give it up", ButtonBar.ButtonData.OTHER);
+        ButtonType keep = new ButtonType("Keep working", ButtonBar.ButtonData.CANCEL_CLOSE);
+        Alert alert = new Alert(
+                Alert.AlertType.NONE, document.plan().name() + " has changes that are not saved.", give, keep);
+        alert.initOwner(stage);
+        alert.setTitle("Not saved");
+        return alert.showAndWait().filter(give::equals).isPresent();
+    }
+
+    private void drops(Scene scene) {
+        scene.setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles()) {
+                e.acceptTransferModes(TransferMode.COPY);
+            }
+            e.consume();
+        });
+        scene.setOnDragDropped(e -> {
+            List<File> files = e.getDragboard().getFiles();
+            if (files.size() == 1) {
+                openFile(files.get(0).toPath());
+            } else {
+                document.tell("Drop one plan file at a time; these are " + files.size() + ".");
+            }
+            e.setDropCompleted(true);
+            e.consume();
+        });
+    }
+
+    // --- keys ---
+
+    private void keys(Scene scene) {
+        for (int i = 0; i < stages.size(); i++) {
+            int number = i;
+            scene.getAccelerators()
+                    .put(
+                            new KeyCodeCombination(KeyCode.valueOf("DIGIT" + (i + 1)), KeyCombination.SHORTCUT_DOWN),
+                            () -> showStage(number));
+        }
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+K"), goTo::requestFocus);
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+F"), goTo::requestFocus);
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Y"), document::redo);
+        scene.getAccelerators().put(KeyCombination.valueOf("F12"), bench::stopOutput);
+        scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));
+    }
+
+    private List<GoToBox.Command> commands() {
+        List<GoToBox.Command> commands = new ArrayList<>();
+        for (int i = 0; i < stages.size(); i++) {
+            int number = i;
+            commands.add(new GoToBox.Command(stages.get(i).title() + " (stage)", () -> showStage(number)));
+        }
+        commands.add(new GoToBox.Command("New plan", this::newPlan));
+        commands.add(new GoToBox.Command("Open a plan …", this::open));
+        commands.add(new GoToBox.Command("Save", this::save));
+        commands.add(new GoToBox.Command("Save as …", this::saveAs));
+        document.undoText().ifPresent(t -> commands.add(new GoToBox.Command("Undo: " + t, document::undo)));
+        document.redoText().ifPresent(t -> commands.add(new GoToBox.Command("Redo: " + t, document::redo)));
+        commands.add(new GoToBox.Command("Overview of all findings", () -> document.select(null)));
+        commands.add(new GoToBox.Command("Start the stand-ins", bench::startStandins));
+        commands.add(new GoToBox.Command("Arm loopback", bench::arm));
+        commands.add(new GoToBox.Command("Stop all output", bench::stopOutput));
+        commands.add(new GoToBox.Command("Day or night colours", dayNight::fire));
+        return commands;
+    }
+}

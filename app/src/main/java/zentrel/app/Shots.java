@@ -1,0 +1,123 @@
+package zentrel.app;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.scene.image.PixelReader;
+import javafx.scene.image.WritableImage;
+import javafx.stage.Stage;
+import javafx.util.Duration;
+import javax.imageio.ImageIO;
+import zentrel.app.document.OpenDocument;
+import zentrel.plan.FixtureId;
+import zentrel.plan.LinkId;
+import zentrel.plan.ReceiverId;
+import zentrel.plan.UniverseId;
+
+/** Drives the real window through the main views and writes a picture of each, 1280 by 800. */
+final class Shots {
+    private record Step(int millis, Runnable action) {}
+
+    private final Stage stage;
+    private final OpenDocument document;
+    private final MainWindow window;
+    private final Path folder;
+    private final Deque<Step> steps = new ArrayDeque<>();
+
+    Shots(Stage stage, OpenDocument document, MainWindow window, Path folder) {
+        this.stage = stage;
+        this.document = document;
+        this.window = window;
+        this.folder = folder;
+    }
+
+    void start() {
+        view(0, 1500, () -> {}, "overview");
+        view(0, 500, () -> document.select(new ReceiverId("boathouse-node-rx")), "flow");
+        view(1, 500, () -> document.select(new zentrel.plan.AdapterId("jetty-node.network")), "addresses");
+        view(2, 500, () -> document.select(new UniverseId("u5")), "universes");
+        view(
+                3,
+                1500,
+                () -> {
+                    document.select(new FixtureId("f801"));
+                    window.bench().startStandins();
+                },
+                "bench-started");
+        steps.removeLast();
+        view(
+                3,
+                3500,
+                () -> {
+                    window.bench().arm();
+                    document.select(new FixtureId("f104"));
+                },
+                "bench-armed");
+        steps.removeLast();
+        view(3, 1500, () -> window.bench().raise(new UniverseId("u1"), 37, 230), "bench");
+        view(
+                3,
+                1800,
+                () -> {
+                    document.select(new LinkId("go-link"));
+                    window.bench().sendCue();
+                },
+                "bench-cue");
+        view(
+                2,
+                500,
+                () -> {
+                    document.dayProperty().set(true);
+                    document.select(new UniverseId("u10"));
+                },
+                "universes-day");
+        steps.add(new Step(100, Platform::exit));
+        next();
+    }
+
+    private void view(int stageNumber, int settleMillis, Runnable set, String name) {
+        steps.add(new Step(300, () -> {
+            window.showStage(stageNumber);
+            set.run();
+        }));
+        steps.add(new Step(settleMillis, () -> picture(name)));
+    }
+
+    private void next() {
+        Step step = steps.poll();
+        if (step == null) {
+            return;
+        }
+        PauseTransition pause = new PauseTransition(Duration.millis(step.millis()));
+        pause.setOnFinished(e -> {
+            step.action().run();
+            next();
+        });
+        pause.play();
+    }
+
+    private void picture(String name) {
+        WritableImage image = stage.getScene().snapshot(null);
+        int width = (int) image.getWidth();
+        int height = (int) image.getHeight();
+        PixelReader pixels = image.getPixelReader();
+        BufferedImage picture = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                picture.setRGB(x, y, pixels.getArgb(x, y));
+            }
+        }
+        try {
+            Files.createDirectories(folder);
+            ImageIO.write(picture, "png", folder.resolve(name + ".png").toFile());
+        } catch (IOException e) {
+            System.err.println("The picture " + name + " cannot be written in " + folder + ": " + e.getMessage());
+            System.exit(2);
+        }
+    }
+}

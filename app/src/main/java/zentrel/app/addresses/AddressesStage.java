@@ -1,0 +1,415 @@
+package zentrel.app.addresses;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Line;
+import org.jspecify.annotations.Nullable;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Mark;
+import zentrel.app.look.Texts;
+import zentrel.app.shell.StageView;
+import zentrel.check.Finding;
+import zentrel.check.Report;
+import zentrel.check.Severity;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.path.Verdict;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.AddressOrigin;
+import zentrel.plan.Edit;
+import zentrel.plan.Host;
+import zentrel.plan.HostId;
+import zentrel.plan.Id;
+import zentrel.plan.PlanIndex;
+import zentrel.plan.Segment;
+import zentrel.plan.Setting;
+
+/** Addresses: a ruler for each segment, drawn to the real numbers, and a list that edits in place. */
+public final class AddressesStage implements StageView {
+    private static final double WIDTH = 800;
+    private static final double BASE = 74;
+    private static final double LEVEL = 15;
+    private static final int LEVELS = 4;
+
+    private record Row(Host host, Adapter adapter, int at) {}
+
+    private final OpenDocument document;
+    private final VBox rulers = new VBox(6);
+    private final ListView<Row> list = new ListView<>();
+    private final Label summary = Texts.of("", "soft", "small");
+    private final VBox pane;
+    private boolean refreshing;
+
+    public AddressesStage(OpenDocument document) {
+        this.document = document;
+        ScrollPane scroll = new ScrollPane(rulers);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setPrefHeight(330);
+        scroll.setMinHeight(200);
+        HBox head = new HBox(
+                column("Host", 180),
+                column("Adapter", 110),
+                column("Address", 150),
+                column("Mask", 140),
+                column("Segment", 90),
+                column("State", 110));
+        list.setId("address-list");
+        list.setAccessibleText("Adapters; F2 or Enter edits the address");
+        list.setCellFactory(v -> new Cell());
+        VBox.setVgrow(list, Priority.ALWAYS);
+        pane = new VBox(scroll, head, list, summary);
+        pane.getStyleClass().add("stage-pane");
+        list.getSelectionModel().selectedItemProperty().addListener((o, old, row) -> {
+            if (row != null && !refreshing) {
+                document.select(row.adapter().id());
+            }
+        });
+        list.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.F2 || e.getCode() == KeyCode.ENTER) {
+                editSelected();
+                e.consume();
+            }
+        });
+        document.reportProperty().addListener(o -> refresh());
+        document.selectionProperty().addListener(o -> refresh());
+    }
+
+    private static Label column(String title, double width) {
+        Label label = Texts.heading(title);
+        label.setPrefWidth(width);
+        label.setMinWidth(width);
+        return label;
+    }
+
+    @Override
+    public String title() {
+        return "Addresses";
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public Set<String> concerns() {
+        return Set.of("address.", "adapter.");
+    }
+
+    private void refresh() {
+        Report report = document.reportProperty().get();
+        if (report == null) {
+            return;
+        }
+        PlanIndex index = report.plan().index();
+        rulers.getChildren().clear();
+        for (Segment segment : report.plan().segments()) {
+            Ruler ruler = Ruler.of(index, segment);
+            if (!ruler.pins().isEmpty() || !ruler.off().isEmpty()) {
+                rulers.getChildren().add(draw(report, ruler));
+            }
+        }
+        if (rulers.getChildren().isEmpty()) {
+            rulers.getChildren()
+                    .add(Texts.wrapped(
+                            "Each segment has a ruler here, with a pin for every adapter. Open a plan to begin.",
+                            "soft"));
+        }
+        List<Row> rows = new ArrayList<>();
+        for (Host host : report.plan().hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                for (int i = 0; i < Math.max(1, adapter.addresses().size()); i++) {
+                    rows.add(new Row(host, adapter, i));
+                }
+            }
+        }
+        refreshing = true;
+        list.getItems().setAll(rows);
+        rows.stream().filter(r -> isChosen(r.adapter())).findFirst().ifPresent(r -> {
+            list.getSelectionModel().select(r);
+            list.scrollTo(r);
+        });
+        refreshing = false;
+        long unsettled = report.findings().stream()
+                .filter(f -> f.rule().startsWith("address."))
+                .count();
+        summary.setText(rows.size() + " addresses · "
+                + (unsettled == 0 ? "no collision, every mask fits" : unsettled + " to settle") + " · F2 edits");
+    }
+
+    private boolean isChosen(Adapter adapter) {
+        Id selected = document.selectionProperty().get();
+        if (selected == null) {
+            return false;
+        }
+        HostId owner = document.plan().index().hostOf(adapter.id()).id();
+        return selected.equals(adapter.id()) || selected.equals(owner) || isOn(selected, owner);
+    }
+
+    private boolean isOn(Id selected, HostId owner) {
+        PlanIndex index = document.plan().index();
+        Object found = index.find(selected).orElse(null);
+        if (found instanceof zentrel.plan.Receiver receiver) {
+            return index.application(receiver.application()).host().equals(owner);
+        }
+        return found instanceof zentrel.plan.Application application
+                && application.host().equals(owner);
+    }
+
+    private static @Nullable Severity severity(Report report, Id adapter) {
+        return report.findings().stream()
+                .filter(f -> (f.rule().startsWith("address.") || f.rule().startsWith("adapter."))
+                        && f.subjects().contains(adapter)
+                        && isAbout(f, adapter))
+                .map(Finding::severity)
+                .max(java.util.Comparator.naturalOrder())
+                .orElse(null);
+    }
+
+    /** A collision is about all who have the address; anything else about its cause. */
+    private static boolean isAbout(Finding finding, Id adapter) {
+        return finding.cause().equals(adapter)
+                || (finding.rule().equals("address.duplicate")
+                        && finding.subjects().contains(adapter));
+    }
+
+    private Node draw(Report report, Ruler ruler) {
+        Pane pane = new Pane();
+        pane.setPrefSize(WIDTH, BASE + 42);
+        pane.setMinHeight(BASE + 42);
+        Segment segment = ruler.segment();
+        HBox head = new HBox(
+                10,
+                Texts.of(segment.name(), "strong"),
+                Texts.mono(segment.subnet().map(Object::toString).orElse(""), "soft"),
+                Texts.of(
+                        (segment.wayOut() ? "a way out" : "no way out") + (segment.guests() ? " · guests" : ""),
+                        "soft",
+                        "small"));
+        head.setAlignment(Pos.CENTER_LEFT);
+        pane.getChildren().add(head);
+        Line axis = new Line(0, BASE, WIDTH, BASE);
+        axis.getStyleClass().add("axis");
+        pane.getChildren().add(axis);
+        ticks(pane, ruler);
+        double[] busyUntil = new double[LEVELS];
+        java.util.Arrays.fill(busyUntil, -100);
+        Ipv4Address last = new Ipv4Address(0);
+        int stacked = 0;
+        for (Ruler.Pin pin : ruler.pins()) {
+            double x = ruler.place(pin.address().address()) * WIDTH;
+            boolean collides = pin.address().address().equals(last);
+            stacked = collides ? stacked + 1 : 0;
+            last = pin.address().address();
+            int level = freeLevel(busyUntil, x);
+            busyUntil[level] = x + 10 + pin.name().length() * 6.3;
+            pin(pane, report, pin, x, level, collides);
+        }
+        if (!ruler.off().isEmpty()) {
+            Label off = Texts.of(
+                    "off this subnet: "
+                            + String.join(
+                                    ", ",
+                                    ruler.off().stream()
+                                            .map(p -> p.name() + " " + p.address())
+                                            .toList()),
+                    "broken",
+                    "small");
+            off.relocate(0, BASE + 24);
+            pane.getChildren().add(off);
+        }
+        return pane;
+    }
+
+    private static int freeLevel(double[] busyUntil, double x) {
+        for (int level = 0; level < busyUntil.length; level++) {
+            if (busyUntil[level] < x) {
+                return level;
+            }
+        }
+        int best = 0;
+        for (int level = 1; level < busyUntil.length; level++) {
+            best = busyUntil[level] < busyUntil[best] ? level : best;
+        }
+        return best;
+    }
+
+    private static void ticks(Pane pane, Ruler ruler) {
+        int step = ruler.tickBits();
+        int count = 1 << (ruler.bits() - step);
+        for (int i = 0; i <= count; i++) {
+            double x = i * WIDTH / count;
+            boolean named = i % 2 == 0 && i < count;
+            Line tick = new Line(x, BASE, x, BASE + (named ? 6 : 3));
+            tick.getStyleClass().add("axis-tick");
+            pane.getChildren().add(tick);
+            if (named) {
+                Label label = Texts.mono(ruler.tickName(ruler.first().plus(i << step)), "soft", "small");
+                label.relocate(x - 2, BASE + 7);
+                pane.getChildren().add(label);
+            }
+        }
+    }
+
+    private void pin(Pane pane, Report report, Ruler.Pin pin, double x, int level, boolean collides) {
+        Severity severity = severity(report, pin.adapter().id());
+        double top = BASE - 10 - (level + 0.2) * LEVEL;
+        Line line = new Line(x, BASE, x, top + 4);
+        line.getStyleClass().add("pin-line");
+        Label label = Texts.of(pin.name() + (collides ? " too" : ""), "small");
+        if (severity != null && severity != Severity.NOTE) {
+            line.getStyleClass().add(severity.word());
+            label.getStyleClass().add(severity.word());
+        }
+        if (isChosen(pin.adapter())) {
+            line.getStyleClass().add("chosen");
+            label.getStyleClass().add("heather");
+        }
+        label.getStyleClass().add("pin");
+        label.setFocusTraversable(true);
+        label.setAccessibleText(pin.name() + " at " + pin.address());
+        label.setTooltip(new Tooltip(pin.name() + ", " + pin.adapter().name() + "  " + pin.address()));
+        label.relocate(x + 3, top - 6);
+        Id id = pin.adapter().id();
+        label.setOnMouseClicked(e -> document.select(id));
+        label.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                document.select(id);
+                e.consume();
+            }
+        });
+        line.setOnMouseClicked(e -> document.select(id));
+        pane.getChildren().addAll(line, label);
+    }
+
+    // --- the list ---
+
+    private void editSelected() {
+        list.lookupAll(".list-cell").forEach(n -> {
+            if (n instanceof Cell cell && cell.isSelected()) {
+                cell.edit();
+            }
+        });
+    }
+
+    private void set(Row row, String text) {
+        HostAddress parsed;
+        try {
+            int length = row.at() < row.adapter().addresses().size()
+                    ? row.adapter().addresses().get(row.at()).inForce().prefixLength()
+                    : row.adapter()
+                            .segment()
+                            .flatMap(s -> document.plan().index().segment(s).subnet())
+                            .map(s -> s.prefixLength())
+                            .orElse(8);
+            parsed = text.contains("/") ? HostAddress.parse(text) : new HostAddress(Ipv4Address.parse(text), length);
+        } catch (IllegalArgumentException e) {
+            document.tell(String.valueOf(e.getMessage()));
+            return;
+        }
+        document.apply(new Edit(
+                "Give the " + row.adapter().name() + " adapter of " + row.host().name() + " " + parsed,
+                p -> p.withAdapter(
+                        row.adapter().id(),
+                        a -> a.withAddress(row.at(), new AdapterAddress(Setting.of(parsed), AddressOrigin.MANUAL)))));
+    }
+
+    private final class Cell extends ListCell<Row> {
+        @Override
+        protected void updateItem(@Nullable Row row, boolean empty) {
+            super.updateItem(row, empty);
+            setText(null);
+            setGraphic(empty || row == null ? null : graphic(row));
+        }
+
+        private HBox graphic(Row row) {
+            Report report = document.reportProperty().get();
+            boolean has = row.at() < row.adapter().addresses().size();
+            HostAddress address = has ? row.adapter().addresses().get(row.at()).inForce() : null;
+            Label number =
+                    cell(Texts.mono(address == null ? "none" : address.address().toString()), 150);
+            number.setId("address-value");
+            number.setOnMouseClicked(e -> {
+                if (e.getClickCount() == 2) {
+                    edit();
+                }
+            });
+            HBox box = new HBox(
+                    cell(Texts.of(row.host().name()), 180),
+                    cell(Texts.of(row.adapter().name(), "soft"), 110),
+                    number,
+                    cell(Texts.mono(address == null ? "" : address.mask().toString(), "soft"), 140),
+                    cell(
+                            Texts.of(
+                                    row.adapter()
+                                            .segment()
+                                            .map(s -> document.plan().index().name(s))
+                                            .orElse("none"),
+                                    "soft"),
+                            90));
+            Severity severity =
+                    report == null ? null : severity(report, row.adapter().id());
+            box.getChildren().add(severity == null ? Mark.of(Verdict.PASSES) : Mark.of(severity));
+            if (severity != null) {
+                box.getChildren().add(Texts.of(severity.title(), severity.word(), "small"));
+            }
+            box.getStyleClass().add("lane");
+            box.setMinHeight(24);
+            return box;
+        }
+
+        private static Label cell(Label label, double width) {
+            label.setPrefWidth(width);
+            label.setMinWidth(width);
+            label.setMaxWidth(width);
+            return label;
+        }
+
+        void edit() {
+            Row row = getItem();
+            if (row == null || !(getGraphic() instanceof HBox box)) {
+                return;
+            }
+            String now = row.at() < row.adapter().addresses().size()
+                    ? row.adapter().addresses().get(row.at()).inForce().toString()
+                    : "";
+            TextField field = new TextField(now);
+            field.getStyleClass().add("mono");
+            field.setId("address-field");
+            field.setPrefWidth(150);
+            field.setMaxWidth(150);
+            field.setAccessibleText("Address and mask of " + row.host().name());
+            box.getChildren().set(2, field);
+            field.requestFocus();
+            field.selectAll();
+            field.setOnAction(e -> {
+                set(row, field.getText().strip());
+                updateItem(row, false);
+                list.requestFocus();
+            });
+            field.setOnKeyPressed(e -> {
+                if (e.getCode() == KeyCode.ESCAPE) {
+                    updateItem(row, false);
+                    list.requestFocus();
+                    e.consume();
+                }
+            });
+        }
+    }
+}

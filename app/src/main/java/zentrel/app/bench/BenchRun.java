@@ -1,0 +1,352 @@
+package zentrel.app.bench;
+
+import java.io.IOException;
+import java.time.LocalTime;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import org.jspecify.annotations.Nullable;
+import zentrel.app.shell.Evidence;
+import zentrel.path.HopKind;
+import zentrel.path.SignalPath;
+import zentrel.plan.ApplicationId;
+import zentrel.plan.ControlLink;
+import zentrel.plan.Id;
+import zentrel.plan.LinkId;
+import zentrel.plan.Plan;
+import zentrel.plan.Port;
+import zentrel.plan.PortId;
+import zentrel.plan.Stream;
+import zentrel.plan.StreamId;
+import zentrel.standin.PlanRun;
+import zentrel.standin.StandinEvent;
+import zentrel.wire.OutputGuard;
+
+/**
+ * A run of the plan's stand-ins, and what was seen in it. Starting and stopping happen on a thread of its own; events
+ * come on any thread and are kept here under a lock, for the view to read.
+ */
+final class BenchRun implements Evidence, AutoCloseable {
+    private static final int MOST_LINES = 300;
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss.SSS");
+
+    private record HeardKey(ApplicationId at, String protocol, int wire, String from) {}
+
+    private final OutputGuard guard = new OutputGuard(OutputGuard.State.LISTEN);
+    private final ExecutorService starter = Executors.newSingleThreadExecutor(r -> {
+        Thread t = new Thread(r, "bench");
+        t.setDaemon(true);
+        return t;
+    });
+    private final Deque<String> log = new ArrayDeque<>();
+    private final Map<HeardKey, Long> heard = new HashMap<>();
+    private final Map<String, Long> fed = new HashMap<>();
+    private final Map<LinkId, Long> cueSent = new HashMap<>();
+    private final Map<String, Long> cueSeen = new HashMap<>();
+    private final Map<String, Boolean> cueActed = new HashMap<>();
+    private final AtomicBoolean news = new AtomicBoolean();
+    private volatile @Nullable PlanRun run;
+    private volatile long armedSinceNanos;
+
+    OutputGuard.State state() {
+        return guard.state();
+    }
+
+    boolean isRunning() {
+        return run != null;
+    }
+
+    Optional<PlanRun> run() {
+        return Optional.ofNullable(run);
+    }
+
+    /** Whether something happened since this was last asked. */
+    boolean takeNews() {
+        return news.getAndSet(false);
+    }
+
+    synchronized List<String> lines() {
+        return new ArrayList<>(log);
+    }
+
+    private synchronized void line(String text) {
+        log.addFirst(CLOCK.format(LocalTime.now(java.time.ZoneId.systemDefault())) + "  " + text);
+        if (log.size() > MOST_LINES) {
+            log.removeLast();
+        }
+        news.set(true);
+    }
+
+    // --- start and stop ---
+
+    /** Starts the stand-ins of a plan in place of those that run; {@code done} is told on the JavaFX thread. */
+    void start(Plan plan, Consumer<Optional<String>> done) {
+        starter.execute(() -> {
+            stopNow();
+            synchronized (this) {
+                heard.clear();
+                fed.clear();
+            }
+            if (guard.state() == OutputGuard.State.LISTEN) {
+                guard.set(OutputGuard.State.ASK);
+            }
+            try {
+                PlanRun started = PlanRun.start(plan, guard, (at, event) -> event(plan, at, event));
+                run = started;
+                line(started.standinCount() + " stand-ins started on loopback"
+                        + (guard.state() == OutputGuard.State.ARMED ? "" : "; no level leaves before output is armed"));
+                started.leftOut().forEach(l -> line("left out: " + l));
+                Platform.runLater(() -> done.accept(Optional.empty()));
+            } catch (IOException e) {
+                guard.set(OutputGuard.State.LISTEN);
+                line("The stand-ins could not start: " + e.getMessage());
+                Platform.runLater(() -> done.accept(Optional.of("The stand-ins could not start. " + e.getMessage())));
+            }
+        });
+    }
+
+    void stop(Runnable done) {
+        guard.set(OutputGuard.State.LISTEN);
+        starter.execute(() -> {
+            stopNow();
+            line("Stand-ins stopped");
+            Platform.runLater(done);
+        });
+    }
+
+    private void stopNow() {
+        PlanRun running = run;
+        run = null;
+        if (running != null) {
+            running.close();
+        }
+    }
+
+    void arm() {
+        guard.set(OutputGuard.State.ARMED);
+        armedSinceNanos = System.nanoTime();
+        line("Output armed for loopback");
+    }
+
+    /** Stops all output at once: nothing but polls leaves after this returns. */
+    void disarm() {
+        if (guard.state() == OutputGuard.State.ARMED) {
+            guard.set(OutputGuard.State.ASK);
+            line("All output stopped");
+        }
+    }
+
+    void sendCue(ControlLink link, Consumer<String> told) {
+        PlanRun running = run;
+        if (running == null) {
+            told.accept("Start the stand-ins first.");
+            return;
+        }
+        starter.execute(() -> {
+            try {
+                if (running.sendCue(link, List.of())) {
+                    synchronized (this) {
+                        cueSent.put(link.id(), System.nanoTime());
+                        cueSeen.remove(link.pattern() + " " + link.to());
+                    }
+                    line(running.plan().index().name(link.from()) + " sent " + link.pattern() + " to port "
+                            + link.port().inForce());
+                } else {
+                    Platform.runLater(() -> told.accept("Nothing left: arm loopback first."));
+                }
+            } catch (IOException e) {
+                Platform.runLater(() -> told.accept("The cue could not be sent: " + e.getMessage()));
+            }
+        });
+    }
+
+    // --- what was seen ---
+
+    private void event(Plan plan, ApplicationId at, StandinEvent event) {
+        String name = plan.index().name(at);
+        long now = System.nanoTime();
+        if (event instanceof StandinEvent.Heard e) {
+            synchronized (this) {
+                heard.put(
+                        new HeardKey(at, e.protocol().word(), e.wire(), e.from().toString()), now);
+            }
+            line(name + " hears " + e.protocol().title() + " " + e.wire() + " from "
+                    + who(e.from().toString()));
+        } else if (event instanceof StandinEvent.SourceFound e) {
+            synchronized (this) {
+                fed.put(e.port() + " " + lastWord(e.source()), now);
+            }
+            line(plan.index().name(new PortId(e.port())) + " takes it from " + who(lastWord(e.source())));
+        } else if (event instanceof StandinEvent.SourceLost e) {
+            synchronized (this) {
+                fed.remove(e.port() + " " + lastWord(e.source()));
+            }
+            line(plan.index().name(new PortId(e.port())) + " lost " + who(lastWord(e.source())) + ": " + e.why());
+        } else if (event instanceof StandinEvent.Levels e) {
+            line(plan.index().name(new PortId(e.port())) + " puts out " + levels(e.changed()));
+        } else if (event instanceof StandinEvent.Osc e) {
+            synchronized (this) {
+                cueSeen.put(e.address() + " " + at, now);
+                cueActed.put(e.address() + " " + at, e.acted());
+            }
+            line(name + " received " + e.address() + " from " + who(e.from().toString())
+                    + (e.acted() ? " and acts" : " and does nothing"));
+        } else if (event instanceof StandinEvent.Found e) {
+            line(name + " found " + who(e.node().toString()) + " with Port-Addresses " + e.portAddresses());
+        } else if (event instanceof StandinEvent.Unreadable e) {
+            line(name + " cannot read what " + e.from() + " sent: " + e.why());
+        }
+    }
+
+    /** Source names end with the address they come from. */
+    private static String lastWord(String source) {
+        String[] words = source.split(" ", -1);
+        for (int i = words.length - 1; i >= 0; i--) {
+            if (words[i].startsWith("127.")) {
+                return words[i];
+            }
+        }
+        return source;
+    }
+
+    private String who(String address) {
+        PlanRun running = run;
+        if (running == null) {
+            return address;
+        }
+        return running.table()
+                .at(zentrel.ipv4.Ipv4Address.parse(address))
+                .map(a -> running.plan().index().name(a))
+                .orElse(address);
+    }
+
+    private static String levels(Map<Integer, Integer> changed) {
+        List<String> parts = new ArrayList<>();
+        new java.util.TreeMap<>(changed).forEach((slot, level) -> parts.add("slot " + slot + " = " + level));
+        return String.join(", ", parts.subList(0, Math.min(4, parts.size())))
+                + (parts.size() > 4 ? " and " + (parts.size() - 4) + " more" : "");
+    }
+
+    @Override
+    public Map<HopKind, Sight> of(SignalPath path) {
+        PlanRun running = run;
+        if (running == null || path.source().isEmpty()) {
+            return Map.of();
+        }
+        Optional<Id> signal = path.signal();
+        if (signal.isPresent()
+                && signal.get() instanceof StreamId stream
+                && path.receiver().isPresent()) {
+            return running.plan().index().find(stream).isPresent()
+                    ? ofStream(running, running.plan().index().stream(stream), (PortId)
+                            path.receiver().get())
+                    : Map.of();
+        }
+        if (signal.isPresent()
+                && signal.get() instanceof LinkId link
+                && running.plan().index().find(link).isPresent()) {
+            return ofLink(running, running.plan().index().link(link));
+        }
+        return Map.of();
+    }
+
+    private Map<HopKind, Sight> ofStream(PlanRun running, Stream stream, PortId portId) {
+        Map<HopKind, Sight> sights = new EnumMap<>(HopKind.class);
+        long sent = running.sentBy(stream.application());
+        boolean settled =
+                guard.state() == OutputGuard.State.ARMED && System.nanoTime() - armedSinceNanos > 4_000_000_000L;
+        if (!running.sends(stream) || guard.state() != OutputGuard.State.ARMED) {
+            return sights;
+        }
+        String from =
+                running.table().of(stream.application()).map(Object::toString).orElse("");
+        Port port = running.plan().index().port(portId);
+        ApplicationId at = running.plan().index().applicationOf(portId).id();
+        int wire = running.plan().index().wireOf(stream).orElse(-1);
+        sights.put(HopKind.MEANS, new Sight(sent > 0, sent > 0 ? sent + " sent" : "none sent"));
+        if (sent > 0) {
+            sights.put(HopKind.BOUND, new Sight(true, from));
+        }
+        Long since;
+        Long taken;
+        synchronized (this) {
+            since = heard.get(new HeardKey(at, stream.protocol().word(), wire, from));
+            taken = fed.get(portId.value() + " " + from);
+        }
+        if (since == null && !settled) {
+            return sights;
+        }
+        sights.put(
+                HopKind.LET_IN,
+                new Sight(
+                        since != null,
+                        since == null ? "at " + running.plan().index().name(at) : ago(since)));
+        if (since != null) {
+            boolean agrees = port.protocol().inForce() == stream.protocol()
+                    && port.wire().filter(w -> w.inForce() == wire).isPresent();
+            sights.put(HopKind.AGREES, new Sight(agrees, agrees ? String.valueOf(wire) : wire + " only"));
+            sights.put(HopKind.WINS, new Sight(taken != null, taken != null ? ago(taken) : "no output"));
+            if (taken != null) {
+                int lit = 0;
+                for (byte level : running.levels(port)) {
+                    lit += level != 0 ? 1 : 0;
+                }
+                sights.put(
+                        HopKind.LEADS,
+                        new Sight(lit > 0, lit > 0 ? lit + (lit == 1 ? " slot lit" : " slots lit") : "all zero"));
+            }
+        }
+        return sights;
+    }
+
+    private synchronized Map<HopKind, Sight> ofLink(PlanRun running, ControlLink link) {
+        Map<HopKind, Sight> sights = new EnumMap<>(HopKind.class);
+        Long sent = cueSent.get(link.id());
+        if (sent == null) {
+            return sights;
+        }
+        sights.put(HopKind.MEANS, new Sight(true, ago(sent)));
+        sights.put(
+                HopKind.BOUND,
+                new Sight(
+                        true,
+                        running.table().of(link.from()).map(Object::toString).orElse("")));
+        String key = link.pattern() + " " + link.to();
+        Long seen = cueSeen.get(key);
+        if (seen != null && seen >= sent) {
+            sights.put(HopKind.LET_IN, new Sight(true, ago(seen)));
+            sights.put(
+                    HopKind.AGREES, new Sight(true, String.valueOf(link.port().inForce())));
+            boolean acted = cueActed.getOrDefault(key, false);
+            sights.put(HopKind.LEADS, new Sight(acted, acted ? link.pattern() : "does nothing"));
+        } else if (System.nanoTime() - sent > 1_000_000_000L) {
+            sights.put(
+                    HopKind.LET_IN,
+                    new Sight(false, "at " + running.plan().index().name(link.to())));
+        }
+        return sights;
+    }
+
+    private static String ago(long nanos) {
+        long seconds = (System.nanoTime() - nanos) / 1_000_000_000L;
+        return seconds < 1 ? "just now" : seconds < 120 ? seconds + " s ago" : seconds / 60 + " min ago";
+    }
+
+    @Override
+    public void close() {
+        guard.set(OutputGuard.State.LISTEN);
+        stopNow();
+        starter.shutdownNow();
+    }
+}

@@ -1,0 +1,569 @@
+package zentrel.app.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Circle;
+import javafx.util.Duration;
+import javafx.util.StringConverter;
+import org.jspecify.annotations.Nullable;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Mark;
+import zentrel.app.look.Texts;
+import zentrel.app.shell.Evidence;
+import zentrel.app.shell.StageView;
+import zentrel.check.Report;
+import zentrel.path.HopKind;
+import zentrel.path.SignalPath;
+import zentrel.path.Verdict;
+import zentrel.plan.Break;
+import zentrel.plan.ControlLink;
+import zentrel.plan.Fixture;
+import zentrel.plan.Id;
+import zentrel.plan.Plan;
+import zentrel.plan.PlanIndex;
+import zentrel.plan.Port;
+import zentrel.plan.PortId;
+import zentrel.plan.PortKind;
+import zentrel.plan.Stream;
+import zentrel.standin.PlanRun;
+import zentrel.wire.OutputGuard;
+
+/**
+ * Bench: the plan's stand-ins on loopback. Raise one slot at the console and see at each place on the way what arrived;
+ * send one cue and see it arrive. Nothing leaves before it is armed.
+ */
+public final class BenchStage implements StageView {
+    private static final int LEVEL_MOST = 255;
+
+    private final OpenDocument document;
+    private final BenchRun bench = new BenchRun();
+    private final Consumer<Evidence> onEvidence;
+    private final Runnable onState;
+    private final Button start = action("Start the stand-ins", "bench-start", this::startOrStop);
+    private final Button arm = action("Arm loopback", "bench-arm", this::arm);
+    private final Button stopOutput = action("Stop all output  F12", "bench-stop", this::stopOutput);
+    private final Label state = Texts.wrapped("", "soft");
+    private final ComboBox<Stream> streams = new ComboBox<>();
+    private final TextField slot = number("1", "Slot", "bench-slot");
+    private final TextField level = number("255", "Level", "bench-level");
+    private final HBox stations = new HBox(8);
+    private final FlowPane lamps = new FlowPane(6, 6);
+    private final Label lampsTitle = Texts.heading("What it lights");
+    private final ComboBox<ControlLink> links = new ComboBox<>();
+    private final Label cueResult = Texts.of("", "soft");
+    private final ListView<String> log = new ListView<>();
+    private final VBox pane;
+    private final Timeline clock = new Timeline(new KeyFrame(Duration.millis(200), e -> tick()));
+    private @Nullable Plan runningPlan;
+    private Optional<SignalPath> path = Optional.empty();
+
+    /**
+     * The stage.
+     *
+     * @param onEvidence told when something new was seen
+     * @param onState told when the wire's state changes
+     */
+    public BenchStage(OpenDocument document, Consumer<Evidence> onEvidence, Runnable onState) {
+        this.document = document;
+        this.onEvidence = onEvidence;
+        this.onState = onState;
+        arm.setDisable(true);
+        stopOutput.setDisable(true);
+        streams.setId("bench-stream");
+        streams.setPrefWidth(290);
+        streams.setConverter(names(s -> plan().index().name(s.application()) + "  "
+                + plan().index().universe(s.universe()).label() + "  "
+                + s.protocol().title() + " "
+                + plan().index().wireOf(s).map(String::valueOf).orElse("–")));
+        streams.setAccessibleText("Source and universe");
+        streams.valueProperty().addListener(o -> choosePath());
+        links.setId("bench-link");
+        links.setPrefWidth(290);
+        links.setConverter(
+                names(l -> l.name() + "  " + l.pattern() + "  port " + l.port().inForce()));
+        links.setAccessibleText("Control link");
+        links.valueProperty().addListener((o, old, link) -> {
+            if (link != null && links.isFocused()) {
+                document.select(link.id());
+            }
+        });
+        Button raise = action("Raise", "bench-raise", () -> set(parse(level)));
+        Button zero = action("To zero", "bench-zero", () -> set(0));
+        Button cue = action("Send the cue", "bench-cue", this::sendCue);
+        slot.setOnAction(e -> raise.fire());
+        level.setOnAction(e -> raise.fire());
+        HBox wire = row(start, arm, stopOutput);
+        HBox raising = row(streams, Texts.of("slot", "soft"), slot, Texts.of("level", "soft"), level, raise, zero);
+        HBox cueing = row(links, cue, cueResult);
+        log.setAccessibleText("What happened, the newest first");
+        log.setFocusTraversable(true);
+        log.setCellFactory(v -> new javafx.scene.control.ListCell<>() {
+            @Override
+            protected void updateItem(@Nullable String item, boolean empty) {
+                super.updateItem(item, empty);
+                setText(empty ? null : item);
+                setStyle("-fx-font-family: 'IBM Plex Mono'; -fx-font-size: 11px; -fx-text-fill: -z-ink-soft;");
+            }
+        });
+        VBox.setVgrow(log, Priority.ALWAYS);
+        log.setMinHeight(60);
+        lamps.setMinHeight(52);
+        lamps.setPrefWrapLength(800);
+        pane = new VBox(
+                wire,
+                state,
+                rule(),
+                Texts.heading("Raise one slot at the source"),
+                raising,
+                stations,
+                lampsTitle,
+                lamps,
+                rule(),
+                Texts.heading("Send one cue"),
+                cueing,
+                rule(),
+                Texts.heading("What happened"),
+                log);
+        pane.getStyleClass().add("stage-pane");
+        document.reportProperty().addListener(o -> planChanged());
+        document.selectionProperty().addListener(o -> follow());
+        clock.setCycleCount(Timeline.INDEFINITE);
+        refreshState();
+    }
+
+    private Plan plan() {
+        return document.plan();
+    }
+
+    private static Region rule() {
+        Region region = new Region();
+        region.getStyleClass().add("rule-line");
+        return region;
+    }
+
+    private static HBox row(Node... nodes) {
+        HBox row = new HBox(10, nodes);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static Button action(String text, String id, Runnable action) {
+        Button button = new Button(text);
+        button.getStyleClass().add("action");
+        button.setId(id);
+        button.setOnAction(e -> action.run());
+        return button;
+    }
+
+    private static TextField number(String text, String name, String id) {
+        TextField field = new TextField(text);
+        field.setPrefColumnCount(4);
+        field.setId(id);
+        field.getStyleClass().add("mono");
+        field.setAccessibleText(name);
+        return field;
+    }
+
+    private static <T> StringConverter<T> names(java.util.function.Function<T, String> name) {
+        return new StringConverter<>() {
+            @Override
+            public String toString(@Nullable T item) {
+                return item == null ? "" : name.apply(item);
+            }
+
+            @Override
+            public T fromString(String text) {
+                throw new UnsupportedOperationException("The list is not typed into.");
+            }
+        };
+    }
+
+    @Override
+    public String title() {
+        return "Bench";
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public Set<String> concerns() {
+        return Set.of();
+    }
+
+    // --- the plan and the selection ---
+
+    private void planChanged() {
+        Report report = document.reportProperty().get();
+        if (report == null) {
+            return;
+        }
+        Stream stream = streams.getValue();
+        ControlLink link = links.getValue();
+        streams.getItems()
+                .setAll(report.plan().streams().stream()
+                        .filter(s ->
+                                !report.plan().index().portsOf(s.universe()).isEmpty())
+                        .toList());
+        links.getItems().setAll(report.plan().links());
+        streams.setValue(streams.getItems().stream()
+                .filter(s -> stream != null && s.id().equals(stream.id()))
+                .findFirst()
+                .orElse(streams.getItems().stream().findFirst().orElse(null)));
+        links.setValue(links.getItems().stream()
+                .filter(l -> link != null && l.id().equals(link.id()))
+                .findFirst()
+                .orElse(links.getItems().stream().findFirst().orElse(null)));
+        follow();
+        if (bench.isRunning() && !report.plan().equals(runningPlan)) {
+            startStandins(); // they behave as the plan says now
+        }
+    }
+
+    /** Takes source, universe and slot from what is selected elsewhere. */
+    private void follow() {
+        Id selected = document.selectionProperty().get();
+        if (selected == null) {
+            choosePath();
+            return;
+        }
+        PlanIndex index = plan().index();
+        Object found = index.find(selected).orElse(null);
+        Id universe = null;
+        if (found instanceof Fixture f) {
+            universe = f.breaks().get(0).universe();
+            slot.setText(String.valueOf(f.breaks().get(0).start()));
+        } else if (found instanceof zentrel.plan.Universe u) {
+            universe = u.id();
+        } else if (found instanceof Port p) {
+            universe = index.universesOf(p.id()).stream().findFirst().orElse(null);
+        } else if (found instanceof zentrel.plan.Receiver r) {
+            universe = r.ports().stream()
+                    .flatMap(p -> index.universesOf(p.id()).stream())
+                    .findFirst()
+                    .orElse(null);
+        } else if (found instanceof ControlLink l) {
+            links.setValue(l);
+        }
+        Id wanted = universe;
+        if (wanted != null) {
+            streams.getItems().stream()
+                    .filter(s -> s.universe().equals(wanted)
+                            && !s.standby()
+                            && s.enabled().inForce())
+                    .findFirst()
+                    .ifPresent(streams::setValue);
+        }
+        choosePath();
+    }
+
+    /** The path that the stations show: to the DMX port of the chosen universe. */
+    private void choosePath() {
+        Report report = document.reportProperty().get();
+        Stream stream = streams.getValue();
+        path = Optional.empty();
+        if (report != null
+                && stream != null
+                && report.plan().index().find(stream.id()).isPresent()) {
+            List<SignalPath> paths = report.signalPaths().of(stream.id()).paths();
+            path = paths.stream()
+                    .filter(p -> p.receiver().isPresent()
+                            && p.receiver().get() instanceof PortId port
+                            && report.plan().index().port(port).kind() == PortKind.DMX)
+                    .findFirst()
+                    .or(() ->
+                            paths.stream().filter(p -> p.receiver().isPresent()).findFirst());
+        }
+        picture();
+    }
+
+    // --- acting ---
+
+    private void startOrStop() {
+        if (bench.isRunning()) {
+            clock.stop();
+            bench.stop(() -> {
+                runningPlan = null;
+                refreshState();
+                picture();
+                onEvidence.accept(Evidence.NONE);
+            });
+        } else {
+            startStandins();
+        }
+    }
+
+    /** Starts the stand-ins of the plan as it is now. */
+    public void startStandins() {
+        Plan plan = plan();
+        runningPlan = plan;
+        start.setDisable(true);
+        bench.start(plan, problem -> {
+            start.setDisable(false);
+            problem.ifPresent(document::tell);
+            refreshState();
+            clock.play();
+        });
+    }
+
+    /** Arms output for loopback, if stand-ins run. */
+    public void arm() {
+        if (bench.isRunning()) {
+            bench.arm();
+            refreshState();
+        }
+    }
+
+    /** Stops all output at once; bound to a key of its own. */
+    public void stopOutput() {
+        bench.disarm();
+        refreshState();
+    }
+
+    /** Raises the chosen slot of the chosen source. */
+    public void raise(Id universe, int slotNumber, int value) {
+        streams.getItems().stream()
+                .filter(s -> s.universe().equals(universe)
+                        && !s.standby()
+                        && s.enabled().inForce())
+                .findFirst()
+                .ifPresent(streams::setValue);
+        slot.setText(String.valueOf(slotNumber));
+        set(value);
+    }
+
+    private static int parse(TextField field) {
+        try {
+            return Integer.parseInt(field.getText().strip());
+        } catch (NumberFormatException e) {
+            return -1; // refused below with the range
+        }
+    }
+
+    private void set(int value) {
+        int at = parse(slot);
+        Stream stream = streams.getValue();
+        if (at < 1 || at > 512 || value < 0 || value > LEVEL_MOST) {
+            document.tell("A slot is a number from 1 to 512 and a level from 0 to 255.");
+            return;
+        }
+        Optional<PlanRun> run = bench.run();
+        if (run.isEmpty() || stream == null) {
+            document.tell("Start the stand-ins first; then arm loopback, and raise the slot.");
+            return;
+        }
+        if (bench.state() != OutputGuard.State.ARMED) {
+            document.tell("Output is not armed, so the level is set at the source and does not leave. Arm loopback.");
+        }
+        try {
+            run.get().setSlot(stream, at, value);
+        } catch (IllegalArgumentException e) {
+            document.tell(String.valueOf(e.getMessage()));
+        }
+        choosePath();
+    }
+
+    /** Sends the chosen cue. */
+    public void sendCue() {
+        ControlLink link = links.getValue();
+        if (link == null) {
+            document.tell("This plan has no control link. A link says who sends OSC to whom.");
+            return;
+        }
+        cueResult.setText("sent, waiting …");
+        bench.sendCue(link, text -> cueResult.setText(text));
+        document.select(link.id());
+    }
+
+    /** The state of the wire, for the top bar. */
+    public String wireText() {
+        return switch (bench.state()) {
+            case LISTEN -> "Wire: loopback · listening only";
+            case ASK -> "Wire: loopback · asking, no level leaves";
+            case ARMED -> "Wire: loopback · ARMED";
+        };
+    }
+
+    public boolean isArmed() {
+        return bench.state() == OutputGuard.State.ARMED;
+    }
+
+    private void refreshState() {
+        boolean running = bench.isRunning();
+        start.setText(running ? "Stop the stand-ins" : "Start the stand-ins");
+        arm.setDisable(!running || isArmed());
+        stopOutput.setDisable(!isArmed());
+        state.setText((running
+                        ? bench.run()
+                                .map(r -> r.standinCount() + " stand-ins run on loopback. ")
+                                .orElse("")
+                        : "Stand-ins behave as each device of the plan is set now, each on a loopback address of its own. ")
+                + "Loopback shows hops 1, 2 and 7 to 10; cables, masks and switches (3 to 6) it cannot show."
+                + (running && !isArmed() ? " No level leaves before loopback is armed." : ""));
+        onState.run();
+        picture();
+    }
+
+    // --- what is seen ---
+
+    private void tick() {
+        if (bench.takeNews()) {
+            log.getItems().setAll(bench.lines());
+            onEvidence.accept(bench);
+        }
+        picture();
+        ControlLink link = links.getValue();
+        Report report = document.reportProperty().get();
+        if (link != null
+                && report != null
+                && report.plan().index().find(link.id()).isPresent()) {
+            Map<HopKind, Evidence.Sight> sights =
+                    bench.of(report.signalPaths().ofLink(link.id()).paths().get(0));
+            Evidence.Sight at = sights.get(HopKind.LET_IN);
+            if (at != null) {
+                Evidence.Sight target = sights.get(HopKind.LEADS);
+                cueResult.setText(
+                        at.arrived()
+                                ? "arrived " + at.text()
+                                        + (target != null && !target.arrived() ? ", and does nothing" : ", and acts")
+                                : "did not arrive " + at.text());
+            }
+        }
+    }
+
+    private void picture() {
+        stations.getChildren().clear();
+        lamps.getChildren().clear();
+        Stream stream = streams.getValue();
+        Report report = document.reportProperty().get();
+        if (stream == null
+                || report == null
+                || report.plan().index().find(stream.id()).isEmpty()) {
+            stations.getChildren()
+                    .add(Texts.of("The plan has no source that a port takes. Open a plan to begin.", "soft"));
+            return;
+        }
+        PlanIndex index = report.plan().index();
+        Map<HopKind, Evidence.Sight> sights = path.map(bench::of).orElse(Map.of());
+        String to = path.flatMap(SignalPath::receiver).map(index::name).orElse("nobody");
+        byte[] levels = portLevels(index);
+        int at = Math.max(1, Math.min(512, parse(slot)));
+        station("1 · 2  " + index.name(stream.application()), "slot " + at, sights.get(HopKind.MEANS));
+        gap("3–6", "not on loopback");
+        station(
+                "7  heard",
+                to.contains(" of ") ? to.substring(to.indexOf(" of ") + 4) : to,
+                sights.get(HopKind.LET_IN));
+        station("8  number", index.wireOf(stream).map(String::valueOf).orElse("–"), sights.get(HopKind.AGREES));
+        station(
+                "9  " + (to.contains(" of ") ? to.substring(0, to.indexOf(" of ")) : "port"),
+                "slot " + at + " = " + (levels[at - 1] & 0xFF),
+                sights.get(HopKind.WINS));
+        List<Fixture> fixtures = fixtures(index, stream);
+        lampsTitle.setText(
+                "10  WHAT IT LIGHTS: " + fixtures.size() + (fixtures.size() == 1 ? " FIXTURE" : " FIXTURES"));
+        for (Fixture fixture : fixtures) {
+            lamps.getChildren().add(lamp(fixture, stream, levels));
+        }
+    }
+
+    private byte[] portLevels(PlanIndex index) {
+        Optional<PortId> port = path.flatMap(SignalPath::receiver)
+                .filter(PortId.class::isInstance)
+                .map(PortId.class::cast);
+        Optional<PlanRun> run = bench.run();
+        if (port.isEmpty() || run.isEmpty() || index.find(port.get()).isEmpty()) {
+            return new byte[512];
+        }
+        return run.get().levels(index.port(port.get()));
+    }
+
+    private List<Fixture> fixtures(PlanIndex index, Stream stream) {
+        List<Fixture> list = new ArrayList<>();
+        path.flatMap(SignalPath::receiver)
+                .filter(PortId.class::isInstance)
+                .ifPresent(p -> index.linesOf((PortId) p).forEach(l -> list.addAll(index.fixturesOn(l.id()))));
+        return list.isEmpty() ? index.fixturesIn(stream.universe()) : list;
+    }
+
+    private void station(String name, String value, Evidence.@Nullable Sight sight) {
+        Verdict verdict = sight == null ? Verdict.NOT_KNOWN : sight.arrived() ? Verdict.PASSES : Verdict.BROKEN;
+        Label number = Texts.of(value, "number");
+        String said = sight == null
+                ? (bench.isRunning() ? "nothing seen yet" : "not looked")
+                : (sight.arrived() ? "seen " : "not seen ") + sight.text();
+        VBox box = new VBox(
+                0,
+                row(Mark.of(verdict), Texts.of(name, "strong", "small")),
+                number,
+                Texts.of(said, sight == null ? "soft" : Mark.styleOf(verdict), "small"));
+        box.getStyleClass().add("station");
+        box.setPrefWidth(168);
+        box.setMinWidth(90);
+        box.setAccessibleText(name + ", " + value + ", " + said);
+        stations.getChildren().add(box);
+    }
+
+    private void gap(String name, String why) {
+        VBox box = new VBox(
+                0,
+                row(Mark.of(Verdict.NOT_APPLICABLE), Texts.of(name, "soft", "small")),
+                Texts.of("·····", "number", "soft"),
+                Texts.of(why, "soft", "small"));
+        box.getStyleClass().add("station");
+        box.setPrefWidth(110);
+        stations.getChildren().add(box);
+    }
+
+    private Node lamp(Fixture fixture, Stream stream, byte[] levels) {
+        int most = 0;
+        for (Break b : fixture.breaks()) {
+            if (b.universe().equals(stream.universe())) {
+                for (int i = b.start(); i <= Math.min(b.end(), 512); i++) {
+                    most = Math.max(most, levels[i - 1] & 0xFF);
+                }
+            }
+        }
+        Circle circle = new Circle(9);
+        circle.setFill(most == 0 ? Color.TRANSPARENT : Color.hsb(46, 0.28, 0.25 + 0.75 * most / 255.0));
+        circle.setStyle("-fx-stroke: -z-slate;");
+        Label number = Texts.mono(fixture.number(), "small", most > 0 ? "label" : "soft");
+        VBox box = new VBox(1, circle, number);
+        box.setAlignment(Pos.CENTER);
+        box.setMinWidth(38);
+        box.setAccessibleText(fixture.name() + (most > 0 ? " is lit, " + most : " is dark"));
+        box.setOnMouseClicked(e -> document.select(fixture.id()));
+        if (Objects.equals(document.selectionProperty().get(), fixture.id())) {
+            number.getStyleClass().add("heather");
+        }
+        return box;
+    }
+
+    /** Ends all stand-ins. */
+    public void close() {
+        clock.stop();
+        bench.close();
+    }
+}

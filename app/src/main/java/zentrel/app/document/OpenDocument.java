@@ -1,0 +1,354 @@
+package zentrel.app.document;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import org.jspecify.annotations.Nullable;
+import zentrel.check.Check;
+import zentrel.check.Finding;
+import zentrel.check.Fixes;
+import zentrel.check.Report;
+import zentrel.file.Journal;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFile;
+import zentrel.file.PlanFileException;
+import zentrel.file.RecentPlans;
+import zentrel.file.UnknownFields;
+import zentrel.plan.Edit;
+import zentrel.plan.History;
+import zentrel.plan.Id;
+import zentrel.plan.Plan;
+
+/**
+ * The plan that is open, and the one place where it changes. All methods are for the JavaFX thread; checking, reading and
+ * writing happen on threads of its own and come back there.
+ */
+public final class OpenDocument {
+    /** Something to tell the user, until dismissed. */
+    public record Notice(String text, Optional<String> action, Runnable onAction) {
+        public static Notice of(String text) {
+            return new Notice(text, Optional.empty(), () -> {});
+        }
+    }
+
+    private static final System.Logger LOG = System.getLogger(OpenDocument.class.getName());
+
+    private final Path folder;
+    private final RecentPlans recent;
+    private final ExecutorService checker = daemon("check");
+    private final ExecutorService disk = daemon("disk");
+    private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
+    private final ObjectProperty<@Nullable Id> selection = new SimpleObjectProperty<>(null);
+    private final ObjectProperty<@Nullable Notice> notice = new SimpleObjectProperty<>(null);
+    private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
+    private final BooleanProperty day = new SimpleBooleanProperty(false);
+    private History history = new History(Plan.EMPTY);
+    private UnknownFields unknown = UnknownFields.NONE;
+    private Plan saved = Plan.EMPTY;
+    private @Nullable Path file;
+    private @Nullable Journal journal;
+
+    /**
+     * A document with an empty plan.
+     *
+     * @param folder where the journal and the list of recent plans are kept
+     */
+    public OpenDocument(Path folder) {
+        this.folder = folder;
+        this.recent = new RecentPlans(folder.resolve("recent.txt"));
+    }
+
+    private static ExecutorService daemon(String name) {
+        return Executors.newSingleThreadExecutor(r -> {
+            Thread t = new Thread(r, name);
+            t.setDaemon(true);
+            return t;
+        });
+    }
+
+    // --- what views listen to ---
+
+    /** The plan with its findings; null until the first check is done. */
+    public ReadOnlyObjectProperty<@Nullable Report> reportProperty() {
+        return report.getReadOnlyProperty();
+    }
+
+    public ObjectProperty<@Nullable Id> selectionProperty() {
+        return selection;
+    }
+
+    public ObjectProperty<@Nullable Notice> noticeProperty() {
+        return notice;
+    }
+
+    public ReadOnlyBooleanProperty unsavedProperty() {
+        return unsaved.getReadOnlyProperty();
+    }
+
+    /** Whether the day colours are on. */
+    public BooleanProperty dayProperty() {
+        return day;
+    }
+
+    public Plan plan() {
+        return history.plan();
+    }
+
+    public Optional<Path> file() {
+        return Optional.ofNullable(file);
+    }
+
+    public Optional<String> undoText() {
+        return history.undoText();
+    }
+
+    public Optional<String> redoText() {
+        return history.redoText();
+    }
+
+    public void select(@Nullable Id id) {
+        selection.set(id);
+    }
+
+    public void tell(String text) {
+        notice.set(Notice.of(text));
+    }
+
+    // --- changes ---
+
+    public void apply(Edit edit) {
+        try {
+            history.apply(edit);
+        } catch (IllegalArgumentException e) {
+            tell(String.valueOf(e.getMessage()));
+            return;
+        }
+        changed();
+    }
+
+    public void undo() {
+        history.undo();
+        changed();
+    }
+
+    public void redo() {
+        history.redo();
+        changed();
+    }
+
+    private void changed() {
+        Plan plan = history.plan();
+        Id selected = selection.get();
+        if (selected != null && plan.index().find(selected).isEmpty()) {
+            selection.set(null);
+        }
+        unsaved.set(!plan.equals(saved));
+        keep();
+        check();
+    }
+
+    private void check() {
+        Plan plan = history.plan();
+        inBackground(checker, () -> Check.run(plan), result -> {
+            if (isStill(plan)) {
+                report.set(result);
+            }
+        });
+    }
+
+    /** Identity on purpose: another check of an equal plan is another report, and comparing large plans takes time. */
+    @SuppressWarnings("ReferenceEquality")
+    private boolean isCurrent(Report other) {
+        return other == report.get();
+    }
+
+    @SuppressWarnings("ReferenceEquality")
+    private boolean isStill(Plan other) {
+        return other == history.plan();
+    }
+
+    /** The finding with those fixes that were tried and mend it, worked out in the background. */
+    public void withProvenFixes(Finding finding, Consumer<Finding> then) {
+        Report now = report.get();
+        if (now != null) {
+            inBackground(checker, () -> Fixes.withProven(now, finding), proven -> {
+                if (isCurrent(now)) {
+                    then.accept(proven);
+                }
+            });
+        }
+    }
+
+    /** Works something out from the report in the background and hands it over if the report still stands. */
+    public <T> void derive(Report from, Function<Report, T> work, Consumer<T> then) {
+        inBackground(checker, () -> work.apply(from), result -> {
+            if (isCurrent(from)) {
+                then.accept(result);
+            }
+        });
+    }
+
+    private <T> void inBackground(ExecutorService on, Callable<T> work, Consumer<T> then) {
+        on.execute(() -> {
+            try {
+                T result = work.call();
+                Platform.runLater(() -> then.accept(result));
+            } catch (PlanFileException e) {
+                Platform.runLater(() -> tell(String.valueOf(e.getMessage())));
+            } catch (Exception e) {
+                LOG.log(System.Logger.Level.ERROR, "Work in the background failed.", e);
+                Platform.runLater(() -> tell("That did not work, and nothing was changed: " + e + "."));
+            }
+        });
+    }
+
+    // --- files ---
+
+    /** Replaces the open plan by a new one that belongs to no file. */
+    public void show(LoadedPlan loaded) {
+        become(loaded, null, loaded.plan());
+    }
+
+    private void become(LoadedPlan loaded, @Nullable Path from, Plan asSaved) {
+        history = new History(loaded.plan());
+        unknown = loaded.unknown();
+        file = from;
+        saved = asSaved;
+        selection.set(null);
+        changed();
+    }
+
+    /** Opens a file; if it cannot be read the open plan stays and the notice says why. */
+    public void open(Path path) {
+        inBackground(disk, () -> PlanFile.open(path), loaded -> {
+            become(loaded, path, loaded.plan());
+            remember(path);
+        });
+    }
+
+    public void save(Path to) {
+        Plan plan = history.plan();
+        LoadedPlan loaded = new LoadedPlan(plan, unknown);
+        inBackground(
+                disk,
+                () -> {
+                    PlanFile.save(loaded, to);
+                    return to;
+                },
+                path -> {
+                    file = path;
+                    saved = plan;
+                    unsaved.set(!history.plan().equals(saved));
+                    keep();
+                    remember(path);
+                });
+    }
+
+    private void remember(Path path) {
+        disk.execute(() -> {
+            try {
+                recent.add(path);
+            } catch (PlanFileException e) {
+                LOG.log(System.Logger.Level.WARNING, e.getMessage(), e);
+            }
+        });
+    }
+
+    /** The plan files opened last, handed over when read. */
+    public void recent(Consumer<List<Path>> then) {
+        inBackground(disk, recent::list, then);
+    }
+
+    // --- the journal ---
+
+    private void keep() {
+        LoadedPlan loaded = new LoadedPlan(history.plan(), unknown);
+        boolean dirty = unsaved.get();
+        Optional<Path> path = file();
+        disk.execute(() -> {
+            try {
+                if (journal == null) {
+                    if (!dirty) {
+                        return;
+                    }
+                    journal = Journal.start(folder.resolve("journal"));
+                }
+                if (dirty) {
+                    journal.keep(loaded, path);
+                } else {
+                    journal.forget();
+                }
+            } catch (PlanFileException e) {
+                Platform.runLater(() -> tell(String.valueOf(e.getMessage())));
+            }
+        });
+    }
+
+    /** Looks for work that an earlier run left behind, and offers it. */
+    public void offerLeftWork() {
+        inBackground(disk, () -> new ArrayList<>(Journal.left(folder.resolve("journal"))), left -> {
+            if (!left.isEmpty()) {
+                Journal.Left newest = left.get(0);
+                String where = newest.file().map(f -> " of " + f.getFileName()).orElse("");
+                notice.set(new Notice(
+                        "Unsaved work on " + newest.plan().plan().name() + where + " was kept when Zentrel was ended.",
+                        Optional.of("Bring it back"),
+                        () -> bringBack(newest)));
+            }
+        });
+    }
+
+    private void bringBack(Journal.Left left) {
+        inBackground(
+                disk,
+                () -> {
+                    Optional<Path> path = left.file();
+                    Plan onDisk = path.isPresent() && Files.exists(path.get())
+                            ? PlanFile.open(path.get()).plan()
+                            : Plan.EMPTY;
+                    return onDisk;
+                },
+                onDisk -> {
+                    become(left.plan(), left.file().orElse(null), onDisk);
+                    disk.execute(() -> {
+                        try {
+                            Journal.discard(left); // it is in this window's own journal by now
+                        } catch (PlanFileException e) {
+                            LOG.log(System.Logger.Level.WARNING, e.getMessage(), e);
+                        }
+                    });
+                });
+    }
+
+    /** Ends in order: the journal is emptied. Waits for what is being written, for a short while. */
+    public void close() throws IOException {
+        disk.execute(() -> {
+            try {
+                if (journal != null) {
+                    journal.close();
+                }
+            } catch (PlanFileException e) {
+                LOG.log(System.Logger.Level.WARNING, e.getMessage(), e);
+            }
+        });
+        disk.shutdown();
+        checker.shutdownNow();
+    }
+}

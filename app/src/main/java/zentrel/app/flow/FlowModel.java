@@ -1,0 +1,299 @@
+package zentrel.app.flow;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import zentrel.check.Report;
+import zentrel.path.Hop;
+import zentrel.path.HopKind;
+import zentrel.path.SignalPath;
+import zentrel.path.Verdict;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.Application;
+import zentrel.plan.ApplicationId;
+import zentrel.plan.Fixture;
+import zentrel.plan.Host;
+import zentrel.plan.Id;
+import zentrel.plan.Line;
+import zentrel.plan.Plan;
+import zentrel.plan.PlanIndex;
+import zentrel.plan.Port;
+import zentrel.plan.PortId;
+import zentrel.plan.Receiver;
+import zentrel.plan.Segment;
+import zentrel.plan.SegmentId;
+import zentrel.plan.Stream;
+import zentrel.plan.StreamId;
+
+/**
+ * What the Flow stage shows, without any nodes: who sends, through which segment, who takes, what lights. Worked out from
+ * a report on any thread.
+ */
+record FlowModel(
+        List<Sender> senders,
+        List<Carrier> carriers,
+        List<Taker> takers,
+        List<Bundle> out,
+        List<Bundle> in,
+        String summary) {
+
+    record Sender(Id id, String name, String address, String line) {}
+
+    record Carrier(Id id, String name, String subnet) {}
+
+    /** Who takes; {@code dark} of its {@code fixtures} do not respond. */
+    record Taker(Id id, String name, String address, String line, int fixtures, int dark, String lights) {}
+
+    /**
+     * Universes that go the same way in the same state.
+     *
+     * @param end the sender or the taker
+     * @param signals the universes or links in it
+     */
+    record Bundle(Id end, Id carrier, String protocol, Verdict verdict, boolean standby, List<Id> signals) {
+        int width() {
+            return signals.size();
+        }
+    }
+
+    private record Key(Id end, Id carrier, String protocol, Verdict verdict, boolean standby) {}
+
+    static FlowModel of(Report report) {
+        return new Builder(report).build();
+    }
+
+    private static final class Builder {
+        private final Report report;
+        private final Plan plan;
+        private final PlanIndex index;
+        private final Map<Id, Sender> senders = new LinkedHashMap<>();
+        private final Map<Id, Taker> takers = new LinkedHashMap<>();
+        private final Map<Key, Set<Id>> out = new LinkedHashMap<>();
+        private final Map<Key, Set<Id>> in = new LinkedHashMap<>();
+        private final Map<PortId, Verdict> ports = new LinkedHashMap<>();
+        private final Set<Id> usedCarriers = new LinkedHashSet<>();
+        private int universesWell;
+        private int universesBroken;
+
+        Builder(Report report) {
+            this.report = report;
+            this.plan = report.plan();
+            this.index = plan.index();
+        }
+
+        FlowModel build() {
+            for (Segment segment : plan.segments()) {
+                usedCarriers.add(segment.id()); // in the plan's order; those that carry nothing are dropped below
+            }
+            Set<Id> carrying = new LinkedHashSet<>();
+            Map<Id, Verdict> byUniverse = new LinkedHashMap<>();
+            for (SignalPath path : report.paths()) {
+                Optional<Id> carrier = carrier(path);
+                if (path.source().isEmpty() || path.receiver().isEmpty() || carrier.isEmpty()) {
+                    continue;
+                }
+                carrying.add(carrier.get());
+                Id sender = path.source().get();
+                Id taker = takerOf(path.receiver().get());
+                boolean standby = path.signal()
+                        .filter(StreamId.class::isInstance)
+                        .map(s -> index.stream((StreamId) s).standby())
+                        .orElse(false);
+                Id signal = path.signal()
+                        .filter(StreamId.class::isInstance)
+                        .<Id>map(s -> index.stream((StreamId) s).universe())
+                        .orElse(path.signal().orElse(taker));
+                Verdict verdict = path.verdict();
+                senders.computeIfAbsent(sender, this::sender);
+                out.computeIfAbsent(
+                                new Key(sender, carrier.get(), path.protocol(), Verdict.PASSES, standby),
+                                k -> new LinkedHashSet<>())
+                        .add(signal);
+                if (!standby) {
+                    in.computeIfAbsent(
+                                    new Key(taker, carrier.get(), path.protocol(), shown(verdict), false),
+                                    k -> new LinkedHashSet<>())
+                            .add(signal);
+                }
+                if (path.receiver().get() instanceof PortId port && !standby) {
+                    ports.merge(port, verdict, (a, b) -> a.compareTo(b) < 0 ? a : b);
+                    if (index.port(port).kind() == zentrel.plan.PortKind.DMX) {
+                        byUniverse.merge(signal, verdict, (a, b) -> a.compareTo(b) > 0 ? a : b);
+                    }
+                }
+                takers.putIfAbsent(taker, placeholder(taker));
+            }
+            byUniverse.values().forEach(v -> {
+                if (v == Verdict.BROKEN) {
+                    universesBroken++;
+                } else {
+                    universesWell++;
+                }
+            });
+            takers.replaceAll((id, t) -> taker(id));
+            List<Carrier> carriers = usedCarriers.stream()
+                    .filter(carrying::contains)
+                    .map(id -> new Carrier(
+                            id,
+                            index.name(id),
+                            index.segment((SegmentId) id)
+                                    .subnet()
+                                    .map(Object::toString)
+                                    .orElse("")))
+                    .toList();
+            String summary = plan.universes().size() + " universes · " + universesWell + " reach their fixtures"
+                    + (universesBroken > 0 ? " · " + universesBroken + " broken" : "")
+                    + " · width is the number of universes";
+            return new FlowModel(
+                    List.copyOf(senders.values()), carriers, sorted(carriers), bundles(out), bundles(in), summary);
+        }
+
+        private static Verdict shown(Verdict verdict) {
+            return verdict.compareTo(Verdict.AT_RISK) >= 0 ? verdict : Verdict.PASSES;
+        }
+
+        /** Takers in the order of their carriers, so that ribbons cross little. */
+        private List<Taker> sorted(List<Carrier> carriers) {
+            Map<Id, Integer> order = new LinkedHashMap<>();
+            List<Id> ids = carriers.stream().map(Carrier::id).toList();
+            in.keySet().forEach(k -> order.merge(k.end(), ids.indexOf(k.carrier()), Math::min));
+            List<Taker> list = new ArrayList<>(takers.values());
+            list.sort(java.util.Comparator.comparing(t -> order.getOrDefault(t.id(), 0)));
+            return list;
+        }
+
+        private static List<Bundle> bundles(Map<Key, Set<Id>> map) {
+            List<Bundle> list = new ArrayList<>();
+            map.forEach((k, signals) -> list.add(
+                    new Bundle(k.end(), k.carrier(), k.protocol(), k.verdict(), k.standby(), List.copyOf(signals))));
+            return list;
+        }
+
+        private Optional<Id> carrier(SignalPath path) {
+            if (path.legs().isEmpty()) {
+                return Optional.empty();
+            }
+            Hop hop = path.legs().get(0).hop(HopKind.CARRIED);
+            if (hop.at() instanceof SegmentId) {
+                return Optional.of(hop.at());
+            }
+            // Within one computer, or apart: drawn where the sender is.
+            return path.source()
+                    .flatMap(s -> index.hostOf((ApplicationId) s).adapters().stream()
+                            .flatMap(a -> a.segment().stream())
+                            .findFirst());
+        }
+
+        private Id takerOf(Id receiver) {
+            return receiver instanceof PortId port ? index.receiverOf(port).id() : receiver;
+        }
+
+        private Sender sender(Id id) {
+            Application a = index.application((ApplicationId) id);
+            Map<String, TreeSet<Integer>> sent = new LinkedHashMap<>();
+            for (Stream s : index.streamsOf(a.id())) {
+                index.wireOf(s)
+                        .ifPresent(w -> sent.computeIfAbsent(s.protocol().title(), k -> new TreeSet<>())
+                                .add(w));
+            }
+            List<String> parts = new ArrayList<>();
+            sent.forEach((protocol, numbers) -> parts.add(protocol + " " + runs(numbers)));
+            if (parts.isEmpty()) {
+                plan.links().stream()
+                        .filter(l -> l.from().equals(id))
+                        .findFirst()
+                        .ifPresent(l -> parts.add("OSC to " + l.port().inForce()));
+            }
+            return new Sender(id, a.name(), address(index.host(a.host())), String.join(" · ", parts));
+        }
+
+        private static String runs(java.util.SortedSet<Integer> numbers) {
+            return numbers.size() == 1 ? String.valueOf(numbers.first()) : numbers.first() + "–" + numbers.last();
+        }
+
+        private static String address(Host host) {
+            return host.adapters().stream()
+                    .flatMap(a -> a.addresses().stream())
+                    .map(AdapterAddress::inForce)
+                    .findFirst()
+                    .map(a -> a.address().toString())
+                    .orElse("no address");
+        }
+
+        private Taker placeholder(Id id) {
+            return new Taker(id, "", "", "", 0, 0, "");
+        }
+
+        private Taker taker(Id id) {
+            if (id instanceof ApplicationId applicationId) {
+                Application a = index.application(applicationId);
+                return new Taker(
+                        id,
+                        a.name() + ", OSC",
+                        address(index.host(a.host())),
+                        a.osc().map(o -> "listens on " + o.port().inForce()).orElse("takes no OSC"),
+                        0,
+                        0,
+                        a.osc().map(o -> String.join("  ", o.targets())).orElse(""));
+            }
+            Receiver receiver = index.receiver((zentrel.plan.ReceiverId) id);
+            Set<Fixture> fixtures = new LinkedHashSet<>();
+            Set<Fixture> dark = new LinkedHashSet<>();
+            int used = 0;
+            for (Port port : receiver.ports()) {
+                used += index.universesOf(port.id()).isEmpty() ? 0 : 1;
+                Verdict verdict = ports.getOrDefault(port.id(), Verdict.BROKEN);
+                for (Fixture f : fixturesOf(port)) {
+                    fixtures.add(f);
+                    boolean ownFault =
+                            report.signalPaths().patchIssues(f).stream().anyMatch(i -> i.verdict() == Verdict.BROKEN);
+                    if (ownFault || (verdict == Verdict.BROKEN && portDies(port))) {
+                        dark.add(f);
+                    }
+                }
+            }
+            Application a = index.application(receiver.application());
+            String lights = receiver.ports().stream().anyMatch(p -> p.kind() == zentrel.plan.PortKind.INTERNAL)
+                    ? "on a screen"
+                    : fixtures.stream()
+                            .map(Fixture::place)
+                            .filter(p -> !p.isEmpty())
+                            .distinct()
+                            .limit(2)
+                            .reduce((x, y) -> x + ", " + y)
+                            .orElse("");
+            return new Taker(
+                    id,
+                    receiver.name(),
+                    address(index.host(a.host())),
+                    used + " of " + receiver.ports().size() + " ports",
+                    fixtures.size(),
+                    dark.size(),
+                    lights);
+        }
+
+        /** Whether the port itself is not reached, as opposed to one fixture on it being patched wrongly. */
+        private boolean portDies(Port port) {
+            return report.paths().stream()
+                    .filter(p -> p.receiver().equals(Optional.of(port.id())))
+                    .allMatch(p ->
+                            p.legs().get(0).hops().subList(0, 9).stream().anyMatch(h -> h.verdict() == Verdict.BROKEN));
+        }
+
+        private List<Fixture> fixturesOf(Port port) {
+            List<Fixture> list = new ArrayList<>();
+            for (Line line : index.linesOf(port.id())) {
+                list.addAll(index.fixturesOn(line.id()));
+            }
+            if (list.isEmpty()) {
+                index.universesOf(port.id()).forEach(u -> list.addAll(index.fixturesIn(u)));
+            }
+            return list;
+        }
+    }
+}

@@ -1,0 +1,396 @@
+package zentrel.app.flow;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javafx.geometry.Insets;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.CubicCurveTo;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.Polyline;
+import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.flow.FlowModel.Bundle;
+import zentrel.app.flow.FlowModel.Carrier;
+import zentrel.app.flow.FlowModel.Sender;
+import zentrel.app.flow.FlowModel.Taker;
+import zentrel.app.look.Mark;
+import zentrel.app.look.Texts;
+import zentrel.app.shell.StageView;
+import zentrel.check.Report;
+import zentrel.path.Verdict;
+import zentrel.plan.Id;
+
+/**
+ * Flow: who sends on the left, segments in the middle, who takes and what lights on the right. Every position is computed
+ * from the plan; the width of a ribbon is its number of universes.
+ */
+public final class FlowStage implements StageView {
+    private static final double SENDS_X = 0;
+    private static final double CARDS_WIDTH = 172;
+    private static final double BAR_X = 268;
+    private static final double BAR_WIDTH = 10;
+    private static final double TAKES_X = 470;
+    private static final double LIGHTS_X = 668;
+    private static final double HEAD = 26;
+    private static final double ROW = 43;
+    private static final double PER_UNIVERSE = 1.5;
+    private static final double THINNEST = 2;
+    private static final double THICKEST = 38;
+
+    private final OpenDocument document;
+    private final Pane chart = new Pane();
+    private final Label summary = Texts.of("", "soft", "small");
+    private final ScrollPane scroll = new ScrollPane(chart);
+    private final VBox pane = new VBox(scroll, summary);
+    private @Nullable FlowModel model;
+
+    public FlowStage(OpenDocument document) {
+        this.document = document;
+        pane.getStyleClass().add("stage-pane");
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
+        chart.setAccessibleText("Flow: who sends, through which segment, who takes, what lights");
+        document.reportProperty().addListener(o -> {
+            Report report = document.reportProperty().get();
+            if (report != null) {
+                document.derive(report, FlowModel::of, m -> {
+                    model = m;
+                    refresh();
+                });
+            }
+        });
+        document.selectionProperty().addListener(o -> refresh());
+    }
+
+    @Override
+    public String title() {
+        return "Flow";
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public Set<String> concerns() {
+        return Set.of("port.", "control.", "desk.", "host.", "discovery.", "patch.");
+    }
+
+    private void refresh() {
+        chart.getChildren().clear();
+        FlowModel m = model;
+        if (m == null) {
+            return;
+        }
+        summary.setText(m.summary());
+        if (m.senders().isEmpty()) {
+            chart.getChildren()
+                    .add(Texts.wrapped(
+                            "Consoles and other sources stand here on the left, what they feed on the right. Open a plan to begin.",
+                            "soft"));
+            return;
+        }
+        new Drawing(m).draw();
+    }
+
+    /** Whether a thing or what it belongs to is selected. */
+    private boolean isChosen(Id id) {
+        Id selected = document.selectionProperty().get();
+        if (selected == null) {
+            return false;
+        }
+        if (selected.equals(id)) {
+            return true;
+        }
+        Report report = document.reportProperty().get();
+        return report != null && Owner.of(report.plan(), selected).contains(id);
+    }
+
+    /** One drawing of a model. */
+    private final class Drawing {
+        private final FlowModel m;
+        private final Map<Id, Double> senderY = new HashMap<>();
+        private final Map<Id, Double> takerY = new HashMap<>();
+        private final Map<Id, double[]> barY = new HashMap<>();
+        private final Map<Id, Double> barLeft = new HashMap<>();
+        private final Map<Id, Double> barRight = new HashMap<>();
+        private final Map<Id, Double> leftEnd = new HashMap<>();
+        private final Map<Id, Double> rightEnd = new HashMap<>();
+
+        Drawing(FlowModel m) {
+            this.m = m;
+        }
+
+        void draw() {
+            heading("Sends", SENDS_X);
+            heading("Carries", BAR_X - 14);
+            heading("Takes", TAKES_X);
+            heading("Lights", LIGHTS_X);
+            double height = HEAD + Math.max(m.takers().size(), m.senders().size()) * ROW;
+            double y = HEAD;
+            for (Taker taker : m.takers()) {
+                takerY.put(taker.id(), y);
+                y += ROW;
+            }
+            bars();
+            placeSenders(height);
+            chart.setPrefHeight(height + 4);
+            for (Bundle bundle : m.out()) {
+                left(bundle);
+            }
+            for (Taker taker : m.takers()) {
+                for (Bundle bundle : m.in()) {
+                    if (bundle.end().equals(taker.id())) {
+                        right(bundle);
+                    }
+                }
+            }
+            m.senders().forEach(s -> card(s.id(), s.name(), s.address(), s.line(), SENDS_X, senderY.get(s.id())));
+            for (Taker t : m.takers()) {
+                card(t.id(), t.name(), t.address(), t.line(), TAKES_X, takerY.get(t.id()));
+                lights(t);
+            }
+        }
+
+        private void heading(String text, double x) {
+            Label label = Texts.heading(text);
+            label.relocate(x + 4, 0);
+            chart.getChildren().add(label);
+        }
+
+        private void bars() {
+            for (Carrier carrier : m.carriers()) {
+                double top = Double.MAX_VALUE;
+                double bottom = 0;
+                for (Bundle b : m.in()) {
+                    if (b.carrier().equals(carrier.id())) {
+                        double y = takerY.get(b.end());
+                        top = Math.min(top, y);
+                        bottom = Math.max(bottom, y + ROW);
+                    }
+                }
+                if (bottom == 0) {
+                    continue;
+                }
+                double height = Math.max(bottom - top - 22, 40);
+                barY.put(carrier.id(), new double[] {top, height});
+                Rectangle bar = new Rectangle(BAR_X, top, BAR_WIDTH, height);
+                bar.getStyleClass().add("bar");
+                bar.setOnMouseClicked(e -> document.select(carrier.id()));
+                Label name = Texts.of(carrier.name(), "strong", "small");
+                name.relocate(BAR_X - 14, top + height + 1);
+                Label subnet = Texts.mono(carrier.subnet(), "soft", "small");
+                subnet.relocate(BAR_X + 34, top + height + 1);
+                chart.getChildren().addAll(bar, name, subnet);
+                barLeft.put(carrier.id(), start(m.out(), carrier.id(), top, height));
+                barRight.put(carrier.id(), start(m.in(), carrier.id(), top, height));
+            }
+        }
+
+        private double start(List<Bundle> bundles, Id carrier, double top, double height) {
+            double total = bundles.stream()
+                    .filter(b -> b.carrier().equals(carrier))
+                    .mapToDouble(b -> thickness(b) + 2)
+                    .sum();
+            return top + Math.max(2, (height - total) / 2);
+        }
+
+        private void placeSenders(double height) {
+            // Each sender stands beside the first segment it sends to.
+            double y = HEAD;
+            for (Carrier carrier : m.carriers()) {
+                double[] bar = barY.get(carrier.id());
+                if (bar == null) {
+                    continue;
+                }
+                y = Math.max(y, bar[0] + Math.min(30, bar[1] / 8));
+                for (Sender s : m.senders()) {
+                    boolean sendsHere = m.out().stream()
+                            .anyMatch(b -> b.end().equals(s.id()) && b.carrier().equals(carrier.id()));
+                    if (sendsHere && !senderY.containsKey(s.id())) {
+                        senderY.put(s.id(), Math.min(y, height - ROW));
+                        y += ROW + 30;
+                    }
+                }
+            }
+            for (Sender s : m.senders()) {
+                senderY.putIfAbsent(s.id(), HEAD);
+            }
+        }
+
+        private double thickness(Bundle b) {
+            return Math.min(THICKEST, Math.max(THINNEST, b.width() * PER_UNIVERSE));
+        }
+
+        private void left(Bundle b) {
+            double thick = thickness(b);
+            double from =
+                    leftEnd.merge(b.end(), senderY.get(b.end()) + 4 + thick, (old, first) -> old + thick + 1) - thick;
+            Double at = barLeft.get(b.carrier());
+            if (at == null) {
+                return;
+            }
+            barLeft.put(b.carrier(), at + thick + 2);
+            Path ribbon = ribbon(SENDS_X + CARDS_WIDTH, from, BAR_X, at, thick);
+            style(ribbon, b);
+            chart.getChildren().add(ribbon);
+            number(b, SENDS_X + CARDS_WIDTH + 12, from + thick / 2 - 8);
+        }
+
+        private void right(Bundle b) {
+            double thick = thickness(b);
+            double to =
+                    rightEnd.merge(b.end(), takerY.get(b.end()) + 6 + thick, (old, first) -> old + thick + 1) - thick;
+            Double at = barRight.get(b.carrier());
+            if (at == null) {
+                return;
+            }
+            barRight.put(b.carrier(), at + thick + 2);
+            Path ribbon = ribbon(BAR_X + BAR_WIDTH, at, TAKES_X, to, thick);
+            style(ribbon, b);
+            chart.getChildren().add(ribbon);
+            if (b.verdict().compareTo(Verdict.AT_RISK) >= 0) {
+                Mark mark = Mark.of(b.verdict());
+                Rectangle ground = new Rectangle(20, 14);
+                ground.setStyle("-fx-fill: -z-ground;");
+                Group group = new Group(ground, mark);
+                group.setMouseTransparent(true);
+                group.relocate(TAKES_X - 46, to + thick / 2 - 7);
+                chart.getChildren().add(group);
+            }
+            number(b, TAKES_X - 20, to + thick / 2 - 8);
+        }
+
+        private void number(Bundle b, double x, double y) {
+            if (b.width() > 1) {
+                Label label = Texts.mono(String.valueOf(b.width()), "small");
+                label.setMouseTransparent(true);
+                label.relocate(x, y);
+                chart.getChildren().add(label);
+            }
+        }
+
+        private void style(Path ribbon, Bundle b) {
+            ribbon.getStyleClass().addAll("ribbon", b.protocol());
+            if (b.verdict().compareTo(Verdict.AT_RISK) >= 0) {
+                ribbon.getStyleClass().add(b.verdict().word());
+            }
+            if (b.standby()) {
+                ribbon.getStyleClass().add("standby");
+            }
+            if (b.signals().stream()
+                    .anyMatch(s -> s.equals(document.selectionProperty().get()))) {
+                ribbon.getStyleClass().add("chosen");
+            }
+            ribbon.setStroke(null);
+            Tooltip.install(ribbon, new Tooltip(tip(b)));
+            ribbon.setOnMouseClicked(e -> document.select(b.signals().get(0)));
+        }
+
+        private String tip(Bundle b) {
+            Report report = document.reportProperty().get();
+            String names = report == null
+                    ? ""
+                    : String.join(
+                            ", ",
+                            b.signals().stream()
+                                    .limit(8)
+                                    .map(s -> report.plan().index().find(s).orElse(null)
+                                                    instanceof zentrel.plan.Universe u
+                                            ? u.label()
+                                            : report.plan().index().name(s))
+                                    .toList());
+            return b.verdict().title() + (b.standby() ? ", stands by" : "") + ": " + names
+                    + (b.width() > 8 ? " …" : "");
+        }
+
+        private void card(Id id, String name, String address, String line, double x, double y) {
+            VBox card = new VBox(
+                    -1,
+                    Texts.of(name, "strong"),
+                    new javafx.scene.layout.HBox(
+                            8, Texts.mono(address, "soft", "small"), Texts.of(line, "soft", "small")));
+            card.getStyleClass().add("card");
+            card.setPrefWidth(CARDS_WIDTH);
+            card.setMaxWidth(CARDS_WIDTH);
+            card.setClip(new Rectangle(CARDS_WIDTH + 30, ROW));
+            card.relocate(x, y);
+            card.setFocusTraversable(true);
+            card.setAccessibleText(name + ", " + address + ", " + line);
+            card.setId("card-" + id.value());
+            card.setOnMouseClicked(e -> document.select(id));
+            card.setOnKeyPressed(e -> {
+                if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                    document.select(id);
+                    e.consume();
+                }
+            });
+            Line rule = new Line(x, y + ROW - 4, x + CARDS_WIDTH - 8, y + ROW - 4);
+            rule.getStyleClass().add("card-rule");
+            chart.getChildren().addAll(rule, card);
+            if (isChosen(id)) {
+                ticks(x - 4, y - 2, CARDS_WIDTH + 4, ROW);
+            }
+        }
+
+        private void ticks(double x, double y, double w, double h) {
+            double s = 8;
+            for (Polyline tick : new Polyline[] {
+                new Polyline(x, y + s, x, y, x + s, y),
+                new Polyline(x + w - s, y, x + w, y, x + w, y + s),
+                new Polyline(x, y + h - s, x, y + h, x + s, y + h),
+                new Polyline(x + w - s, y + h, x + w, y + h, x + w, y + h - s)
+            }) {
+                tick.getStyleClass().add("tick");
+                tick.setMouseTransparent(true);
+                chart.getChildren().add(tick);
+            }
+        }
+
+        private void lights(Taker t) {
+            double y = takerY.get(t.id());
+            Label place = Texts.of(t.lights(), t.fixtures() == 0 ? "soft" : "label");
+            String count = t.fixtures() == 0
+                    ? ""
+                    : t.fixtures()
+                            + (t.fixtures() == 1 ? " fixture" : " fixtures")
+                            + (t.dark() > 0 ? ", " + (t.dark() == t.fixtures() ? "all dark" : t.dark() + " dark") : "");
+            VBox box = new VBox(-1, place, Texts.of(count, t.dark() > 0 ? "broken" : "soft", "small"));
+            box.setPadding(new Insets(0, 0, 0, 4));
+            box.relocate(LIGHTS_X, y);
+            box.setMaxWidth(150);
+            box.setPrefWidth(150);
+            chart.getChildren().add(box);
+            if (t.fixtures() > 0) {
+                Line link = new Line(TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4, y + 10);
+                link.getStyleClass().add(t.dark() == t.fixtures() ? "card-rule" : "axis");
+                chart.getChildren().add(link);
+            }
+        }
+    }
+
+    private static Path ribbon(double x1, double y1, double x2, double y2, double thick) {
+        double mid = (x1 + x2) / 2;
+        return new Path(
+                new MoveTo(x1, y1),
+                new CubicCurveTo(mid, y1, mid, y2, x2, y2),
+                new LineTo(x2, y2 + thick),
+                new CubicCurveTo(mid, y2 + thick, mid, y1 + thick, x1, y1 + thick),
+                new javafx.scene.shape.ClosePath());
+    }
+}

@@ -1,0 +1,32 @@
+package zentrel.app.look;
+
+import javafx.scene.control.Label;
+
+/** Labels in the few styles there are. */
+public final class Texts {
+    private Texts() {}
+
+    public static Label of(String text, String... styles) {
+        Label label = new Label(text);
+        label.getStyleClass().addAll(styles);
+        return label;
+    }
+
+    public static Label mono(String text, String... styles) {
+        Label label = of(text, styles);
+        label.getStyleClass().add("mono");
+        return label;
+    }
+
+    /** Text that breaks into lines. */
+    public static Label wrapped(String text, String... styles) {
+        Label label = of(text, styles);
+        label.setWrapText(true);
+        label.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    public static Label heading(String text) {
+        return of(text.toUpperCase(java.util.Locale.ROOT), "heading");
+    }
+}

@@ -1,0 +1,240 @@
+package zentrel.app.shell;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import zentrel.ipv4.HostAddress;
+import zentrel.plan.*;
+import zentrel.universe.PortAddress;
+import zentrel.universe.SacnUniverse;
+
+/** What to set on a device, in its own numbers: what its screen shows, not what the wire carries. */
+final class DeviceSettings {
+    /**
+     * One thing to set.
+     *
+     * @param value as the device's own screen shows it
+     * @param now what is in force, where that differs
+     * @param apply puts the planned value in force, where that differs
+     */
+    record Row(String label, String value, Optional<String> now, Optional<Edit> apply) {}
+
+    private final PlanIndex index;
+    private final List<Row> rows = new ArrayList<>();
+
+    private DeviceSettings(Plan plan) {
+        this.index = plan.index();
+    }
+
+    static List<Row> of(Plan plan, Id id) {
+        DeviceSettings settings = new DeviceSettings(plan);
+        settings.add(plan.index().find(id).orElse(null));
+        return settings.rows;
+    }
+
+    private void add(@org.jspecify.annotations.Nullable Object found) {
+        if (found instanceof Host host) {
+            host.adapters().forEach(a -> adapter(a, host.adapters().size() > 1));
+            index.applicationsOn(host.id()).forEach(this::application);
+        } else if (found instanceof Adapter adapter) {
+            adapter(adapter, false);
+        } else if (found instanceof Application application) {
+            application(application);
+        } else if (found instanceof Receiver receiver) {
+            receiver.ports().forEach(this::port);
+        } else if (found instanceof Port port) {
+            port(port);
+        } else if (found instanceof Line line) {
+            port(index.port(line.port()));
+        } else if (found instanceof Fixture fixture) {
+            fixture(fixture);
+        } else if (found instanceof Universe universe) {
+            universe(universe);
+        } else if (found instanceof ControlLink link) {
+            link(link);
+        } else if (found instanceof Session session) {
+            session.members().forEach(m -> version(index.application(m.application()), index.name(m.application())));
+        }
+    }
+
+    private void plain(String label, String value) {
+        rows.add(new Row(label, value, Optional.empty(), Optional.empty()));
+    }
+
+    private <T> void row(String label, Setting<T> setting, java.util.function.Function<T, String> shown, Edit apply) {
+        rows.add(new Row(
+                label,
+                shown.apply(setting.planned()),
+                setting.isPending() ? Optional.of(shown.apply(setting.inForce())) : Optional.empty(),
+                setting.isPending() ? Optional.of(apply) : Optional.empty()));
+    }
+
+    private void adapter(Adapter adapter, boolean named) {
+        String prefix = named ? adapter.name() + " " : "";
+        for (int i = 0; i < adapter.addresses().size(); i++) {
+            int at = i;
+            AdapterAddress a = adapter.addresses().get(i);
+            Edit apply = new Edit(
+                    "Apply the address of " + adapter.name(),
+                    p -> p.withAdapter(
+                            adapter.id(),
+                            x -> x.withAddress(
+                                    at, new AdapterAddress(a.address().applied(), a.origin()))));
+            row(
+                    named ? adapter.name() : "Address",
+                    a.address(),
+                    h -> h.address().toString(),
+                    apply);
+            HostAddress planned = a.address().planned();
+            plain(prefix.isEmpty() ? "Mask" : prefix + "mask", planned.mask().toString());
+        }
+        if (adapter.addresses().isEmpty()) {
+            plain(prefix + "Address", "none yet");
+        }
+        adapter.gateway().ifPresent(g -> plain(prefix + "Gateway", g.toString()));
+    }
+
+    private void application(Application a) {
+        for (Protocol protocol : Protocol.values()) {
+            ProtocolOutput output = a.outputs().get(protocol);
+            if (output != null && !output.ranges().isEmpty()) {
+                LabelRange r = output.ranges().get(0);
+                plain(
+                        protocol.title() + " output",
+                        (output.enabled().inForce() ? "" : "off, ") + "U" + r.first() + "–" + r.last() + " as "
+                                + a.shown(protocol, r.first() + r.offset()) + "–"
+                                + a.shown(protocol, r.last() + r.offset()));
+            }
+        }
+        for (Purpose purpose : Purpose.values()) {
+            Setting<Binding> binding = a.bindings().get(purpose);
+            if (binding != null) {
+                row(
+                        purpose.title(),
+                        binding,
+                        this::bindingText,
+                        new Edit(
+                                "Apply the binding of " + a.name(),
+                                p -> p.withApplication(a.id(), x -> x.withBinding(purpose, binding.applied()))));
+            }
+        }
+        a.osc().ifPresent(osc -> {
+            row(
+                    "OSC port",
+                    osc.port(),
+                    String::valueOf,
+                    new Edit(
+                            "Apply the OSC port of " + a.name(),
+                            p -> p.withApplication(
+                                    a.id(),
+                                    x -> x.withOsc(osc.withPort(osc.port().planned())))));
+            plain("Receive OSC", osc.receiving().inForce() ? "on" : "off now");
+        });
+        version(a, "Version");
+        index.receiversOf(a.id()).forEach(r -> r.ports().forEach(this::port));
+    }
+
+    private String bindingText(Binding b) {
+        return b.mode() == BindingMode.ADAPTERS
+                ? String.join(
+                        ", ",
+                        b.adapters().stream().map(x -> index.adapter(x).name()).toList())
+                : b.mode().word();
+    }
+
+    private void version(Application a, String label) {
+        a.version()
+                .ifPresent(v -> row(
+                        label,
+                        v,
+                        x -> x,
+                        new Edit(
+                                "Version in force on " + a.name(),
+                                p -> p.withApplication(a.id(), x -> x.withVersion(v.planned())))));
+    }
+
+    private void port(Port port) {
+        Application owner = index.applicationOf(port.id());
+        Protocol protocol = port.protocol().inForce();
+        String state = (port.direction().inForce() == Direction.INPUT ? ", input" : "")
+                + (port.enabled().inForce() ? "" : ", off");
+        if (port.wire().isEmpty()) {
+            plain(port.name(), protocol.title() + ", not set" + state);
+            return;
+        }
+        if (!port.enabled().inForce() && port.universe().isEmpty()) {
+            plain(port.name(), "off, spare");
+            return;
+        }
+        Setting<Integer> wire = port.wire().get();
+        row(
+                port.name(),
+                wire,
+                w -> protocol.title() + " " + owner.shown(protocol, w) + state,
+                new Edit(
+                        "Apply " + index.name(port.id()), p -> p.withPort(port.id(), x -> x.withWire(wire.planned()))));
+    }
+
+    private void fixture(Fixture fixture) {
+        for (Break b : fixture.breaks()) {
+            plain(
+                    "Universe",
+                    index.universe(b.universe()).label() + " "
+                            + index.universe(b.universe()).name());
+            plain("Start slot", String.valueOf(b.start()));
+            plain("Footprint", b.footprint() + (b.footprint() == 1 ? " slot" : " slots") + ", to " + b.end());
+        }
+        if (!fixture.type().isEmpty()) {
+            plain("Type, mode", fixture.type());
+        }
+    }
+
+    private void universe(Universe universe) {
+        for (Stream s : index.streamsOf(universe.id())) {
+            index.wireOf(s).ifPresent(w -> {
+                if (s.protocol() == Protocol.ARTNET && w >= 0 && w <= PortAddress.LAST) {
+                    plain(index.name(s.application()) + ", Art-Net", w + "   " + new PortAddress(w));
+                } else if (s.protocol() == Protocol.SACN && w >= 1 && w <= SacnUniverse.LAST) {
+                    plain(index.name(s.application()) + ", sACN", w + "   " + SacnUniverse.group(w));
+                } else {
+                    plain(index.name(s.application()), s.protocol().title() + " " + w + ", which does not exist");
+                }
+            });
+        }
+        for (Port p : index.portsOf(universe.id())) {
+            p.wire()
+                    .ifPresent(w -> plain(
+                            index.receiverOf(p.id()).name() + " " + p.name(),
+                            "shows "
+                                    + index.applicationOf(p.id())
+                                            .shown(p.protocol().inForce(), w.inForce())));
+        }
+        long first = (universe.number() - 1L) * Universe.SLOTS + 1;
+        plain("Absolute slots", first + "–" + (first + Universe.SLOTS - 1));
+    }
+
+    private void link(ControlLink link) {
+        row(
+                "Send to",
+                link.destination(),
+                Object::toString,
+                new Edit(
+                        "Apply the destination of " + link.name(),
+                        p -> p.withLink(
+                                link.id(),
+                                l -> l.withDestination(link.destination().planned()))));
+        row(
+                "Port",
+                link.port(),
+                String::valueOf,
+                new Edit(
+                        "Apply the port of " + link.name(),
+                        p -> p.withLink(link.id(), l -> l.withPort(link.port().planned()))));
+        plain("Message", link.pattern());
+        index.application(link.to())
+                .osc()
+                .ifPresent(o -> plain(
+                        index.name(link.to()) + " listens",
+                        String.valueOf(o.port().inForce())));
+    }
+}

@@ -1,0 +1,275 @@
+package zentrel.app.shell;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Mark;
+import zentrel.app.look.Texts;
+import zentrel.check.Finding;
+import zentrel.check.Fix;
+import zentrel.check.Report;
+import zentrel.check.RuleBook;
+import zentrel.check.Severity;
+import zentrel.path.HopKind;
+import zentrel.plan.Id;
+import zentrel.plan.Plan;
+
+/** The margin: what is selected, what is wrong with it and how to mend it, what to set on the device. */
+public final class MarginPane extends ScrollPane {
+    private static final int MOST_NAMES = 6;
+
+    private final OpenDocument document;
+    private final VBox box = new VBox();
+
+    public MarginPane(OpenDocument document) {
+        this.document = document;
+        getStyleClass().add("margin-pane");
+        box.getStyleClass().add("margin-box");
+        setContent(box);
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setAccessibleText("Margin: facts, findings and what to set");
+        document.reportProperty().addListener(o -> refresh());
+        document.selectionProperty().addListener(o -> {
+            setVvalue(0);
+            refresh();
+        });
+    }
+
+    private void refresh() {
+        Report report = document.reportProperty().get();
+        Id id = document.selectionProperty().get();
+        box.getChildren().clear();
+        if (report == null) {
+            return;
+        }
+        if (id == null || report.plan().index().find(id).isEmpty()) {
+            overview(report);
+        } else {
+            chosen(report, id);
+        }
+    }
+
+    // --- nothing is selected ---
+
+    private void overview(Report report) {
+        Plan plan = report.plan();
+        box.getChildren().add(Texts.wrapped(plan.name(), "title"));
+        box.getChildren()
+                .add(Texts.wrapped(
+                        plan.hosts().size() + " hosts · " + plan.universes().size() + " universes · "
+                                + plan.fixtures().size() + " fixtures",
+                        "soft"));
+        box.getChildren().add(line());
+        if (plan.hosts().isEmpty()) {
+            box.getChildren()
+                    .add(Texts.wrapped("This plan is empty. Open a plan file, or drag one onto the window.", "soft"));
+            return;
+        }
+        long broken = report.count(Severity.BROKEN);
+        long risky = report.count(Severity.AT_RISK);
+        box.getChildren()
+                .add(Texts.wrapped(
+                        broken == 0 && risky == 0
+                                ? "Every signal reaches what it is meant for, as far as the plan says."
+                                : broken + " broken · " + risky
+                                        + " at risk. Choose one to see where it dies and what to set."));
+        for (Finding finding : report.findings()) {
+            Button button = new Button(summary(report, finding));
+            button.getStyleClass().addAll("quiet", "plain");
+            button.setAccessibleText(finding.severity().title() + ": " + button.getText());
+            button.setOnAction(e -> document.select(finding.cause()));
+            button.setMaxWidth(Double.MAX_VALUE);
+            HBox row = new HBox(6, Mark.of(finding.severity()), button);
+            HBox.setHgrow(button, Priority.ALWAYS);
+            row.setAlignment(Pos.TOP_LEFT);
+            ((Region) row.getChildren().get(0)).setTranslateY(5);
+            box.getChildren().add(row);
+        }
+    }
+
+    private static String summary(Report report, Finding finding) {
+        return report.plan().index().name(finding.cause()) + ": "
+                + title(finding).toLowerCase(java.util.Locale.ROOT);
+    }
+
+    private static String title(Finding finding) {
+        return RuleBook.find(finding.rule()).map(r -> r.title()).orElse(finding.rule());
+    }
+
+    // --- something is selected ---
+
+    private void chosen(Report report, Id id) {
+        Facts facts = Facts.of(report.plan(), id);
+        box.getChildren().addAll(Texts.wrapped(facts.title(), "title"), Texts.wrapped(facts.line(), "soft"), line());
+        Set<Id> related = Related.to(report.plan(), id);
+        List<Finding> findings = report.findings().stream()
+                .filter(f -> related.contains(f.cause()) || f.subjects().contains(id))
+                .toList();
+        findings.forEach(f -> box.getChildren().add(finding(report, f)));
+        if (findings.isEmpty()) {
+            HBox fine = new HBox(8, Mark.of(zentrel.path.Verdict.PASSES), Texts.of("Nothing to find here.", "soft"));
+            fine.setAlignment(Pos.CENTER_LEFT);
+            box.getChildren().add(fine);
+        }
+        settings(report, id);
+        names("FED BY", facts.fedBy());
+        names("FEEDS", facts.feeds());
+    }
+
+    private Node finding(Report report, Finding finding) {
+        Label heading =
+                Texts.wrapped(title(finding), "strong", finding.severity().word());
+        Label text = Texts.wrapped(finding.text());
+        VBox body = new VBox(4, heading, text);
+        finding.hop().ifPresent(h -> body.getChildren().add(Texts.wrapped(diesAt(finding, h), "soft", "small")));
+        HBox.setHgrow(body, Priority.ALWAYS);
+        VBox buttons = new VBox(2);
+        body.getChildren().add(buttons);
+        Label why =
+                Texts.wrapped(RuleBook.find(finding.rule()).map(r -> r.why()).orElse(""), "soft");
+        Button whyButton = quiet("Why?", () -> {});
+        whyButton.setOnAction(e -> {
+            if (body.getChildren().remove(why)) {
+                whyButton.setText("Why?");
+            } else {
+                body.getChildren().add(why);
+                whyButton.setText("Enough");
+            }
+        });
+        buttons.getChildren().add(whyButton);
+        document.withProvenFixes(finding, proven -> fixes(buttons, whyButton, proven));
+        Mark mark = Mark.of(finding.severity());
+        mark.setTranslateY(3);
+        HBox row = new HBox(8, mark, body);
+        row.setFillHeight(false);
+        VBox wrapper = new VBox(8, row, line());
+        if (!finding.cause().equals(document.selectionProperty().get())) {
+            body.getChildren()
+                    .add(
+                            2,
+                            quiet(
+                                    "Cause: " + report.plan().index().name(finding.cause()),
+                                    () -> document.select(finding.cause())));
+        }
+        return wrapper;
+    }
+
+    private static String diesAt(Finding finding, HopKind hop) {
+        return (finding.severity() == Severity.BROKEN ? "dies at hop " : "at risk at hop ") + hop.number() + ", "
+                + hop.title() + " · " + finding.rule();
+    }
+
+    private void fixes(VBox buttons, Button why, Finding proven) {
+        buttons.getChildren().clear();
+        Optional<Fix> first = proven.fixes().stream().findFirst();
+        first.ifPresent(fix -> {
+            Button button = new Button(fix.text());
+            button.getStyleClass().add("action");
+            button.setId("fix");
+            button.setMaxWidth(Double.MAX_VALUE);
+            button.setMinHeight(USE_PREF_SIZE);
+            button.setOnAction(e -> document.apply(fix.edit()));
+            buttons.getChildren().add(button);
+        });
+        if (first.isEmpty()) {
+            buttons.getChildren()
+                    .add(Texts.wrapped("No single step mends this without harm elsewhere.", "soft", "small"));
+        }
+        HBox more = new HBox(8, why);
+        buttons.getChildren().add(more);
+        if (proven.fixes().size() > 1) {
+            VBox others = new VBox(2);
+            Button other = quiet("Other ways", () -> {});
+            other.setOnAction(e -> {
+                if (others.getChildren().isEmpty()) {
+                    proven.fixes().stream()
+                            .skip(1)
+                            .forEach(f -> others.getChildren().add(quiet(f.text(), () -> document.apply(f.edit()))));
+                } else {
+                    others.getChildren().clear();
+                }
+            });
+            more.getChildren().add(other);
+            buttons.getChildren().add(others);
+        }
+    }
+
+    private static Button quiet(String text, Runnable action) {
+        Button button = new Button(text);
+        button.getStyleClass().add("quiet");
+        button.setMinHeight(USE_PREF_SIZE);
+        button.setOnAction(e -> action.run());
+        return button;
+    }
+
+    private void settings(Report report, Id id) {
+        List<DeviceSettings.Row> rows = DeviceSettings.of(report.plan(), id);
+        if (rows.isEmpty()) {
+            return;
+        }
+        long done = rows.stream().filter(r -> r.now().isEmpty()).count();
+        HBox heading = new HBox(
+                Texts.heading("Set on the device"),
+                Mark.gap(),
+                Texts.of(done + " of " + rows.size() + " in force", "soft", "small"));
+        box.getChildren().add(heading);
+        GridPane grid = new GridPane();
+        grid.setHgap(8);
+        grid.setVgap(5);
+        int line = 0;
+        for (DeviceSettings.Row row : rows) {
+            if (row.apply().isPresent()) {
+                CheckBox tick = new CheckBox();
+                tick.setAccessibleText(row.label() + " is set to " + row.value());
+                tick.setOnAction(e -> row.apply().ifPresent(document::apply));
+                grid.add(tick, 0, line);
+            }
+            Label label = Texts.wrapped(row.label(), "soft");
+            label.setMaxWidth(118);
+            grid.add(label, 1, line);
+            Label value = Texts.mono(row.value());
+            value.setWrapText(true);
+            value.setMinHeight(USE_PREF_SIZE);
+            VBox cell = new VBox(value);
+            row.now().ifPresent(n -> cell.getChildren().add(Texts.mono("now " + n, "broken", "small")));
+            grid.add(cell, 2, line++);
+        }
+        box.getChildren().addAll(grid, line());
+    }
+
+    private void names(String heading, List<String> names) {
+        if (names.isEmpty()) {
+            return;
+        }
+        box.getChildren().add(Texts.heading(heading));
+        names.stream().limit(MOST_NAMES).forEach(n -> box.getChildren().add(Texts.wrapped(n)));
+        if (names.size() > MOST_NAMES) {
+            box.getChildren().add(Texts.of("and " + (names.size() - MOST_NAMES) + " more", "soft"));
+        }
+    }
+
+    private static Node line() {
+        Region region = new Region();
+        region.getStyleClass().add("rule-line");
+        return region;
+    }
+
+    /** The first fix offered, for the keyboard. */
+    public Optional<@Nullable Node> firstFix() {
+        return Optional.ofNullable(lookup("#fix"));
+    }
+}

@@ -1,0 +1,86 @@
+package zentrel.app.shell;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.IntConsumer;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.VBox;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Texts;
+import zentrel.check.Finding;
+import zentrel.check.Report;
+import zentrel.check.Severity;
+
+/** The stages in the order of the work, each with what is unsettled there. */
+public final class Rail extends VBox {
+    private final List<StageView> stages;
+    private final List<ToggleButton> buttons = new ArrayList<>();
+    private final List<Label> counts = new ArrayList<>();
+    private final OpenDocument document;
+
+    public Rail(OpenDocument document, List<StageView> stages, IntConsumer onChoose) {
+        this.document = document;
+        this.stages = stages;
+        getStyleClass().add("rail");
+        ToggleGroup group = new ToggleGroup();
+        for (int i = 0; i < stages.size(); i++) {
+            int number = i;
+            Label name = Texts.of(stages.get(i).title(), "stage-name");
+            Label count = Texts.of("", "small");
+            ToggleButton button = new ToggleButton();
+            button.setGraphic(new VBox(1, name, count));
+            button.setId("stage-" + stages.get(i).title().toLowerCase(java.util.Locale.ROOT));
+            button.setToggleGroup(group);
+            button.setMaxWidth(Double.MAX_VALUE);
+            button.setOnAction(e -> {
+                button.setSelected(true);
+                onChoose.accept(number);
+            });
+            buttons.add(button);
+            counts.add(count);
+            getChildren().add(button);
+        }
+        document.reportProperty().addListener(o -> refresh());
+    }
+
+    /** Marks a stage as the one shown. */
+    public void choose(int number) {
+        buttons.get(number).setSelected(true);
+    }
+
+    private void refresh() {
+        Report report = document.reportProperty().get();
+        if (report == null) {
+            return;
+        }
+        for (int i = 0; i < stages.size(); i++) {
+            StageView stage = stages.get(i);
+            long broken = count(report, stage, Severity.BROKEN);
+            long risky = count(report, stage, Severity.AT_RISK);
+            Label label = counts.get(i);
+            label.getStyleClass().removeAll("broken", "at-risk");
+            String text = stage.concerns().isEmpty()
+                    ? ""
+                    : broken > 0 ? broken + " broken" : risky > 0 ? risky + " at risk" : "settled";
+            if (broken > 0) {
+                label.getStyleClass().add("broken");
+            } else if (risky > 0) {
+                label.getStyleClass().add("at-risk");
+            }
+            label.setText(text);
+            buttons.get(i).setAccessibleText(stage.title() + (text.isEmpty() ? "" : ", " + text));
+        }
+    }
+
+    private static long count(Report report, StageView stage, Severity severity) {
+        return report.findings().stream()
+                .filter(f -> f.severity() == severity && concerns(stage, f))
+                .count();
+    }
+
+    private static boolean concerns(StageView stage, Finding finding) {
+        return stage.concerns().stream().anyMatch(finding.rule()::startsWith);
+    }
+}

@@ -1,0 +1,303 @@
+package zentrel.app.universes;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Mark;
+import zentrel.app.look.Texts;
+import zentrel.app.look.UniverseHue;
+import zentrel.app.shell.StageView;
+import zentrel.check.Report;
+import zentrel.path.PathReport;
+import zentrel.path.Verdict;
+import zentrel.plan.Break;
+import zentrel.plan.Fixture;
+import zentrel.plan.Id;
+import zentrel.plan.PlanIndex;
+import zentrel.plan.Port;
+import zentrel.plan.PortKind;
+import zentrel.plan.Protocol;
+import zentrel.plan.Stream;
+import zentrel.plan.Universe;
+import zentrel.universe.PortAddress;
+import zentrel.universe.SacnUniverse;
+
+/** Universes: one lane each, with its number in every dress, who sends, who takes, and how full it is. */
+public final class UniversesStage implements StageView {
+    private static final double NAME = 180;
+    private static final double NUMBER = 104;
+    private static final double SENT = 136;
+    private static final double TAKEN = 150;
+    private static final double SLOTS = 150;
+
+    private final OpenDocument document;
+    private final ListView<Universe> list = new ListView<>();
+    private final Label summary = Texts.of("", "soft", "small");
+    private final VBox pane;
+    private boolean refreshing;
+
+    public UniversesStage(OpenDocument document) {
+        this.document = document;
+        HBox head = new HBox(
+                column("Universe", NAME),
+                column("Art-Net", NUMBER),
+                column("sACN", NUMBER),
+                column("", 24),
+                column("Sent by", SENT),
+                column("Taken by", TAKEN),
+                column("Filled, 512 slots", SLOTS));
+        list.setId("universe-list");
+        list.setFixedCellSize(40);
+        list.setAccessibleText("Universes");
+        list.setCellFactory(v -> new Cell());
+        VBox.setVgrow(list, Priority.ALWAYS);
+        pane = new VBox(head, list, summary);
+        pane.getStyleClass().add("stage-pane");
+        list.getSelectionModel().selectedItemProperty().addListener((o, old, universe) -> {
+            if (universe != null && !refreshing) {
+                document.select(universe.id());
+            }
+        });
+        document.reportProperty().addListener(o -> refresh());
+        document.selectionProperty().addListener(o -> follow());
+    }
+
+    private static Label column(String title, double width) {
+        Label label = Texts.heading(title);
+        label.setPrefWidth(width);
+        label.setMinWidth(width);
+        return label;
+    }
+
+    @Override
+    public String title() {
+        return "Universes";
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public Set<String> concerns() {
+        return Set.of("universe.");
+    }
+
+    private void refresh() {
+        Report report = document.reportProperty().get();
+        if (report == null) {
+            return;
+        }
+        refreshing = true;
+        list.getItems().setAll(report.plan().universes());
+        refreshing = false;
+        follow();
+        PlanIndex index = report.plan().index();
+        long unused = report.plan().universes().stream()
+                .filter(u -> index.fixturesIn(u.id()).isEmpty())
+                .count();
+        summary.setText(report.plan().universes().size() + " universes · " + unused + " without fixtures");
+    }
+
+    /** Shows the universe of whatever is selected. */
+    private void follow() {
+        Id selected = document.selectionProperty().get();
+        if (selected == null) {
+            return;
+        }
+        PlanIndex index = document.plan().index();
+        Object found = index.find(selected).orElse(null);
+        Id universe = found instanceof Fixture f
+                ? f.breaks().get(0).universe()
+                : found instanceof Port p
+                        ? index.universesOf(p.id()).stream()
+                                .findFirst()
+                                .map(u -> (Id) u)
+                                .orElse(selected)
+                        : found instanceof Stream s ? s.universe() : selected;
+        refreshing = true;
+        list.getItems().stream()
+                .filter(u -> u.id().equals(universe))
+                .findFirst()
+                .ifPresent(u -> {
+                    list.getSelectionModel().select(u);
+                    list.scrollTo(u);
+                });
+        refreshing = false;
+    }
+
+    private final class Cell extends ListCell<Universe> {
+        @Override
+        protected void updateItem(@Nullable Universe universe, boolean empty) {
+            super.updateItem(universe, empty);
+            setText(null);
+            Report report = document.reportProperty().get();
+            setGraphic(empty || universe == null || report == null ? null : lane(report, universe));
+        }
+
+        private HBox lane(Report report, Universe u) {
+            PlanIndex index = report.plan().index();
+            PathReport paths = report.signalPaths().ofUniverse(u.id());
+            HBox lane = new HBox();
+            lane.getStyleClass().add("lane");
+            Rectangle hue = new Rectangle(5, 24, Color.web(UniverseHue.of(u)));
+            Label label = Texts.mono(u.label(), "strong");
+            label.setMinWidth(40);
+            HBox name = new HBox(7, hue, label, Texts.of(u.name()));
+            name.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+            fix(name, NAME);
+            Set<Integer> artnet = wires(index, u, Protocol.ARTNET);
+            Set<Integer> sacn = wires(index, u, Protocol.SACN);
+            lane.getChildren()
+                    .addAll(
+                            name,
+                            numbers(
+                                    artnet,
+                                    w -> w >= 0 && w <= PortAddress.LAST
+                                            ? new PortAddress(w).toString()
+                                            : "does not exist"),
+                            numbers(
+                                    sacn,
+                                    w -> w >= 1 && w <= SacnUniverse.LAST
+                                            ? SacnUniverse.group(w).toString()
+                                            : "does not exist"));
+            Verdict verdict = paths.paths().isEmpty() ? Verdict.NOT_APPLICABLE : paths.verdict();
+            VBox mark = new VBox(Mark.of(verdict));
+            fix(mark, 24);
+            mark.setPadding(new Insets(6, 0, 0, 0));
+            lane.getChildren()
+                    .addAll(
+                            mark,
+                            words(sentBy(index, u), SENT, "nobody"),
+                            words(takenBy(index, u), TAKEN, "nobody"),
+                            slots(index, u));
+            lane.setAccessibleText(u.label() + " " + u.name() + ", " + verdict.title());
+            return lane;
+        }
+
+        private static Set<Integer> wires(PlanIndex index, Universe u, Protocol protocol) {
+            Set<Integer> wires = new TreeSet<>();
+            index.streamsOf(u.id()).stream()
+                    .filter(s -> s.protocol() == protocol)
+                    .forEach(s -> index.wireOf(s).ifPresent(wires::add));
+            return wires;
+        }
+
+        private static Node numbers(Set<Integer> wires, java.util.function.IntFunction<String> dress) {
+            VBox box = new VBox(-1);
+            fix(box, NUMBER);
+            if (wires.isEmpty()) {
+                box.getChildren().add(Texts.of("–", "soft"));
+            }
+            for (int wire : wires) {
+                box.getChildren()
+                        .addAll(Texts.mono(String.valueOf(wire)), Texts.mono(dress.apply(wire), "soft", "small"));
+            }
+            box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+            return box;
+        }
+
+        private static List<String> sentBy(PlanIndex index, Universe u) {
+            List<String> names = new ArrayList<>();
+            for (Stream s : index.streamsOf(u.id())) {
+                String how = !s.enabled().inForce()
+                        ? " off"
+                        : s.standby()
+                                ? " stands by"
+                                : s.protocol() == Protocol.SACN
+                                        ? " " + s.priority().inForce()
+                                        : "";
+                names.add(index.name(s.application()) + how);
+            }
+            return names;
+        }
+
+        private static List<String> takenBy(PlanIndex index, Universe u) {
+            List<String> names = new ArrayList<>();
+            for (Port p : index.portsOf(u.id())) {
+                if (p.kind() == PortKind.DMX) {
+                    names.add(index.receiverOf(p.id()).name() + " " + p.name().replaceAll("^\\D+", ""));
+                }
+            }
+            for (Port p : index.portsOf(u.id())) {
+                if (p.kind() == PortKind.INTERNAL) {
+                    names.add(index.receiverOf(p.id()).name());
+                }
+            }
+            return names;
+        }
+
+        private static Node words(List<String> names, double width, String none) {
+            VBox box = new VBox(-2);
+            fix(box, width);
+            box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+            if (names.isEmpty()) {
+                box.getChildren().add(Texts.of(none, "soft"));
+            }
+            names.stream()
+                    .limit(2)
+                    .forEach(n ->
+                            box.getChildren().add(Texts.of(n, names.indexOf(n) == 0 ? "label" : "soft", "small")));
+            return box;
+        }
+
+        private static Node slots(PlanIndex index, Universe u) {
+            Pane pane = new Pane();
+            fix(pane, SLOTS);
+            pane.setMaxHeight(16);
+            Rectangle frame = new Rectangle(0.5, 0.5, SLOTS - 6, 13);
+            frame.getStyleClass().add("slots");
+            pane.getChildren().add(frame);
+            double scale = (SLOTS - 6) / Universe.SLOTS;
+            Color hue = Color.web(UniverseHue.of(u));
+            for (Fixture f : index.fixturesIn(u.id())) {
+                for (Break b : f.breaks()) {
+                    if (b.universe().equals(u.id())) {
+                        double from = Math.min(b.start() - 1, Universe.SLOTS) * scale;
+                        double to = Math.min(b.end(), Universe.SLOTS) * scale;
+                        Rectangle used = new Rectangle(from + 0.5, 1, Math.max(0.6, to - from - 0.4), 12.5);
+                        used.setFill(hue);
+                        pane.getChildren().add(used);
+                    }
+                }
+            }
+            hatch(pane, u);
+            return pane;
+        }
+
+        /** Neighbouring universes differ by hatch as well as by hue. */
+        private static void hatch(Pane pane, Universe u) {
+            int kind = UniverseHue.hatch(u);
+            for (double x = 6; kind > 0 && x < SLOTS - 6; x += 8) {
+                Line line = kind == 1
+                        ? new Line(x, 13, x + 5, 1)
+                        : kind == 2 ? new Line(x, 1, x + 5, 13) : new Line(x, 7, x + 5, 7);
+                line.setStyle("-fx-stroke: -z-ground;");
+                line.setOpacity(0.55);
+                pane.getChildren().add(line);
+            }
+        }
+
+        private static void fix(javafx.scene.layout.Region region, double width) {
+            region.setMinWidth(width);
+            region.setPrefWidth(width);
+            region.setMaxWidth(width);
+        }
+    }
+}
