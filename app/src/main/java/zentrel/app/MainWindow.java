@@ -75,6 +75,7 @@ final class MainWindow {
         goTo = new GoToBox(document, this::commands);
         root.setTop(new VBox(topBar(), notice));
         root.setLeft(rail);
+        chart.setMinWidth(0); // the margin keeps its place, whatever the chart would like
         root.setCenter(chart);
         root.setRight(new MarginPane(document));
         root.setBottom(strip);

@@ -232,7 +232,7 @@ final class FlowJudge {
                     Verdict.BROKEN,
                     reason.rule(),
                     port.id(),
-                    "no one asked for " + wire,
+                    "none asked for " + wire,
                     text,
                     edits);
         } else if (stream.delivery() == Delivery.MULTICAST && port.protocol().inForce() == Protocol.SACN) {

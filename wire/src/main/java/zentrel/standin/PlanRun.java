@@ -3,12 +3,14 @@ package zentrel.standin;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.BiConsumer;
+import java.util.function.Predicate;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
@@ -80,7 +82,10 @@ public final class PlanRun implements AutoCloseable {
                 table.assign(application.id(), plannedAddress(application));
             }
         }
-        for (Application application : plan.applications()) {
+        // Receivers first, so that the first poll of a console finds them.
+        List<Application> inOrder = new ArrayList<>(plan.applications());
+        inOrder.sort(Comparator.comparing(a -> !index.streamsOf(a.id()).isEmpty()));
+        for (Application application : inOrder) {
             Optional<Ipv4Address> address = table.of(application.id());
             if (address.isPresent()) {
                 start(application, address.get());
@@ -161,7 +166,12 @@ public final class PlanRun implements AutoCloseable {
             return Optional.empty();
         }
         List<Ipv4Address> to = new ArrayList<>();
-        stream.to().forEach(planned -> standsFor(planned).ifPresent(to::add));
+        stream.to()
+                .forEach(planned -> standsFor(
+                                application,
+                                planned,
+                                a -> !index.receiversOf(a.id()).isEmpty())
+                        .ifPresent(to::add));
         double rate = stream.ratePerSecond() > 0 ? Math.min(44, stream.ratePerSecond()) : 1;
         return Optional.of(new ConsoleStream(
                 stream.id().value(),
@@ -174,16 +184,21 @@ public final class PlanRun implements AutoCloseable {
                 stream.standby()));
     }
 
-    /** The loopback address that stands for a planned one. */
-    private Optional<Ipv4Address> standsFor(Ipv4Address planned) {
+    /**
+     * The loopback address that stands for a planned one: that of the first application on the host which has it that
+     * would hear the packet.
+     */
+    private Optional<Ipv4Address> standsFor(Application sender, Ipv4Address planned, Predicate<Application> hears) {
         for (Host host : plan.hosts()) {
-            boolean has = host.adapters().stream()
-                    .anyMatch(a -> a.addresses().stream()
-                            .anyMatch(x -> x.inForce().address().equals(planned)));
+            boolean has = planned.isLoopback()
+                    ? host.id().equals(sender.host())
+                    : host.adapters().stream()
+                            .anyMatch(a -> a.addresses().stream()
+                                    .anyMatch(x -> x.inForce().address().equals(planned)));
             if (has) {
                 for (Application application : index.applicationsOn(host.id())) {
                     Optional<Ipv4Address> address = table.of(application.id());
-                    if (address.isPresent()) {
+                    if (address.isPresent() && hears.test(application)) {
                         return address;
                     }
                 }
@@ -246,7 +261,10 @@ public final class PlanRun implements AutoCloseable {
      */
     public boolean sendCue(ControlLink link, List<OscArgument> arguments) throws IOException {
         Ipv4Address from = table.of(link.from()).orElseThrow();
-        Optional<Ipv4Address> to = standsFor(link.destination().inForce());
+        Optional<Ipv4Address> to = standsFor(
+                index.application(link.from()),
+                link.destination().inForce(),
+                a -> a.osc().isPresent());
         UdpWire wire =
                 wires.stream().filter(w -> w.address().equals(from)).findFirst().orElseThrow();
         if (to.isEmpty()) {

@@ -42,9 +42,10 @@ import zentrel.plan.Setting;
 /** Addresses: a ruler for each segment, drawn to the real numbers, and a list that edits in place. */
 public final class AddressesStage implements StageView {
     private static final double WIDTH = 800;
-    private static final double BASE = 74;
     private static final double LEVEL = 15;
-    private static final int LEVELS = 4;
+    private static final int MOST_LEVELS = 9;
+    private static final int FEWEST_LEVELS = 3;
+    private static final double CHARACTER = 6.4;
 
     private record Row(Host host, Adapter adapter, int at) {}
 
@@ -60,8 +61,8 @@ public final class AddressesStage implements StageView {
         ScrollPane scroll = new ScrollPane(rulers);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setPrefHeight(330);
-        scroll.setMinHeight(200);
+        scroll.setPrefHeight(352);
+        scroll.setMinHeight(240);
         HBox head = new HBox(
                 column("Host", 180),
                 column("Adapter", 110),
@@ -191,8 +192,6 @@ public final class AddressesStage implements StageView {
 
     private Node draw(Report report, Ruler ruler) {
         Pane pane = new Pane();
-        pane.setPrefSize(WIDTH, BASE + 42);
-        pane.setMinHeight(BASE + 42);
         Segment segment = ruler.segment();
         HBox head = new HBox(
                 10,
@@ -204,22 +203,24 @@ public final class AddressesStage implements StageView {
                         "small"));
         head.setAlignment(Pos.CENTER_LEFT);
         pane.getChildren().add(head);
-        Line axis = new Line(0, BASE, WIDTH, BASE);
+        int[] levels = levels(ruler);
+        int highest = FEWEST_LEVELS - 1;
+        for (int level : levels) {
+            highest = Math.max(highest, level);
+        }
+        double base = 30 + (highest + 1) * LEVEL;
+        pane.setPrefSize(WIDTH, base + 30);
+        pane.setMinHeight(base + 30);
+        Line axis = new Line(0, base, WIDTH, base);
         axis.getStyleClass().add("axis");
         pane.getChildren().add(axis);
-        ticks(pane, ruler);
-        double[] busyUntil = new double[LEVELS];
-        java.util.Arrays.fill(busyUntil, -100);
+        ticks(pane, ruler, base);
         Ipv4Address last = new Ipv4Address(0);
-        int stacked = 0;
-        for (Ruler.Pin pin : ruler.pins()) {
-            double x = ruler.place(pin.address().address()) * WIDTH;
+        for (int i = 0; i < ruler.pins().size(); i++) {
+            Ruler.Pin pin = ruler.pins().get(i);
             boolean collides = pin.address().address().equals(last);
-            stacked = collides ? stacked + 1 : 0;
             last = pin.address().address();
-            int level = freeLevel(busyUntil, x);
-            busyUntil[level] = x + 10 + pin.name().length() * 6.3;
-            pin(pane, report, pin, x, level, collides);
+            pin(pane, report, ruler, pin, base, levels[i], collides);
         }
         if (!ruler.off().isEmpty()) {
             Label off = Texts.of(
@@ -231,46 +232,54 @@ public final class AddressesStage implements StageView {
                                             .toList()),
                     "broken",
                     "small");
-            off.relocate(0, BASE + 24);
+            off.relocate(WIDTH / 3, 2);
             pane.getChildren().add(off);
         }
         return pane;
     }
 
-    private static int freeLevel(double[] busyUntil, double x) {
-        for (int level = 0; level < busyUntil.length; level++) {
-            if (busyUntil[level] < x) {
-                return level;
+    /**
+     * On which level the name of each pin stands: above every pin that its name passes over, so that no line crosses a name
+     * as long as there are levels.
+     */
+    private static int[] levels(Ruler ruler) {
+        int count = ruler.pins().size();
+        int[] levels = new int[count];
+        for (int i = count - 1; i >= 0; i--) {
+            double x = ruler.place(ruler.pins().get(i).address().address()) * WIDTH;
+            double end = x + 12 + ruler.pins().get(i).name().length() * CHARACTER;
+            for (int right = i + 1; right < count; right++) {
+                double other = ruler.place(ruler.pins().get(right).address().address()) * WIDTH;
+                if (other <= end) {
+                    levels[i] = Math.min(MOST_LEVELS - 1, Math.max(levels[i], levels[right] + 1));
+                }
             }
         }
-        int best = 0;
-        for (int level = 1; level < busyUntil.length; level++) {
-            best = busyUntil[level] < busyUntil[best] ? level : best;
-        }
-        return best;
+        return levels;
     }
 
-    private static void ticks(Pane pane, Ruler ruler) {
+    private static void ticks(Pane pane, Ruler ruler, double base) {
         int step = ruler.tickBits();
         int count = 1 << (ruler.bits() - step);
         for (int i = 0; i <= count; i++) {
             double x = i * WIDTH / count;
             boolean named = i % 2 == 0 && i < count;
-            Line tick = new Line(x, BASE, x, BASE + (named ? 6 : 3));
+            Line tick = new Line(x, base, x, base + (named ? 6 : 3));
             tick.getStyleClass().add("axis-tick");
             pane.getChildren().add(tick);
             if (named) {
                 Label label = Texts.mono(ruler.tickName(ruler.first().plus(i << step)), "soft", "small");
-                label.relocate(x - 2, BASE + 7);
+                label.relocate(x - 2, base + 7);
                 pane.getChildren().add(label);
             }
         }
     }
 
-    private void pin(Pane pane, Report report, Ruler.Pin pin, double x, int level, boolean collides) {
+    private void pin(Pane pane, Report report, Ruler ruler, Ruler.Pin pin, double base, int level, boolean collides) {
+        double x = ruler.place(pin.address().address()) * WIDTH;
         Severity severity = severity(report, pin.adapter().id());
-        double top = BASE - 10 - (level + 0.2) * LEVEL;
-        Line line = new Line(x, BASE, x, top + 4);
+        double top = base - 10 - (level + 0.2) * LEVEL;
+        Line line = new Line(x, base, x, top + 4);
         line.getStyleClass().add("pin-line");
         Label label = Texts.of(pin.name() + (collides ? " too" : ""), "small");
         if (severity != null && severity != Severity.NOTE) {
@@ -285,7 +294,8 @@ public final class AddressesStage implements StageView {
         label.setFocusTraversable(true);
         label.setAccessibleText(pin.name() + " at " + pin.address());
         label.setTooltip(new Tooltip(pin.name() + ", " + pin.adapter().name() + "  " + pin.address()));
-        label.relocate(x + 3, top - 6);
+        double width = pin.name().length() * CHARACTER;
+        label.relocate(x + 3 + width > WIDTH ? x - 6 - width : x + 3, top - 6);
         Id id = pin.adapter().id();
         label.setOnMouseClicked(e -> document.select(id));
         label.setOnKeyPressed(e -> {

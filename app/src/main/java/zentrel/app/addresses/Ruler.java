@@ -67,9 +67,9 @@ record Ruler(Segment segment, Ipv4Address first, int bits, List<Pin> pins, List<
         return Math.max(0, bits - 5);
     }
 
-    /** What a tick is called: the one octet that changes from tick to tick. */
+    /** What every second tick is called: the one octet that changes from one to the next. */
     String tickName(Ipv4Address at) {
-        int octet = 3 - tickBits() / 8;
+        int octet = 3 - (tickBits() + 1) / 8;
         return octet == 3 ? "." + at.octet(3) : "." + at.octet(octet) + (octet == 2 ? ".x" : ".x.x");
     }
 }

@@ -351,6 +351,7 @@ public final class BenchStage implements StageView {
                 .findFirst()
                 .ifPresent(streams::setValue);
         slot.setText(String.valueOf(slotNumber));
+        level.setText(String.valueOf(value));
         set(value);
     }
 
@@ -483,7 +484,7 @@ public final class BenchStage implements StageView {
                 sights.get(HopKind.WINS));
         List<Fixture> fixtures = fixtures(index, stream);
         lampsTitle.setText(
-                "10  WHAT IT LIGHTS: " + fixtures.size() + (fixtures.size() == 1 ? " FIXTURE" : " FIXTURES"));
+                "10  What it lights: " + fixtures.size() + (fixtures.size() == 1 ? " fixture" : " fixtures"));
         for (Fixture fixture : fixtures) {
             lamps.getChildren().add(lamp(fixture, stream, levels));
         }

@@ -1,6 +1,8 @@
 package zentrel.app.flow;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -45,7 +47,8 @@ public final class FlowStage implements StageView {
     private static final double TAKES_X = 470;
     private static final double LIGHTS_X = 668;
     private static final double HEAD = 26;
-    private static final double ROW = 43;
+    private static final double ROW = 41;
+    private static final double SENDER_ROW = 58;
     private static final double PER_UNIVERSE = 1.5;
     private static final double THINNEST = 2;
     private static final double THICKEST = 38;
@@ -131,6 +134,7 @@ public final class FlowStage implements StageView {
         private final Map<Id, Double> barRight = new HashMap<>();
         private final Map<Id, Double> leftEnd = new HashMap<>();
         private final Map<Id, Double> rightEnd = new HashMap<>();
+        private final Map<Id, Integer> marks = new HashMap<>();
 
         Drawing(FlowModel m) {
             this.m = m;
@@ -160,9 +164,9 @@ public final class FlowStage implements StageView {
                     }
                 }
             }
-            m.senders().forEach(s -> card(s.id(), s.name(), s.address(), s.line(), SENDS_X, senderY.get(s.id())));
+            m.senders().forEach(s -> card(s.id(), s.name(), s.address(), s.line(), SENDS_X, senderY.get(s.id()), true));
             for (Taker t : m.takers()) {
-                card(t.id(), t.name(), t.address(), t.line(), TAKES_X, takerY.get(t.id()));
+                card(t.id(), t.name(), t.address(), t.line(), TAKES_X, takerY.get(t.id()), false);
                 lights(t);
             }
         }
@@ -210,27 +214,42 @@ public final class FlowStage implements StageView {
             return top + Math.max(2, (height - total) / 2);
         }
 
+        /** Each sender stands beside the first segment it sends to, as near its middle as there is room. */
         private void placeSenders(double height) {
-            // Each sender stands beside the first segment it sends to.
-            double y = HEAD;
+            List<List<Sender>> groups = new ArrayList<>();
+            List<Double> middles = new ArrayList<>();
+            Set<Id> placed = new HashSet<>();
             for (Carrier carrier : m.carriers()) {
                 double[] bar = barY.get(carrier.id());
-                if (bar == null) {
-                    continue;
+                List<Sender> group = m.senders().stream()
+                        .filter(s -> bar != null && !placed.contains(s.id()) && sendsTo(s, carrier))
+                        .toList();
+                if (!group.isEmpty() && bar != null) {
+                    group.forEach(s -> placed.add(s.id()));
+                    groups.add(group);
+                    middles.add(bar[0] + bar[1] / 2);
                 }
-                y = Math.max(y, bar[0] + Math.min(30, bar[1] / 8));
-                for (Sender s : m.senders()) {
-                    boolean sendsHere = m.out().stream()
-                            .anyMatch(b -> b.end().equals(s.id()) && b.carrier().equals(carrier.id()));
-                    if (sendsHere && !senderY.containsKey(s.id())) {
-                        senderY.put(s.id(), Math.min(y, height - ROW));
-                        y += ROW + 30;
-                    }
+            }
+            double bottom = Math.max(height, HEAD + placed.size() * SENDER_ROW);
+            double after = placed.size() * SENDER_ROW;
+            double y = HEAD;
+            for (int g = 0; g < groups.size(); g++) {
+                double wanted = middles.get(g) - groups.get(g).size() * SENDER_ROW / 2;
+                y = Math.max(y, Math.min(wanted, bottom - after));
+                for (Sender s : groups.get(g)) {
+                    senderY.put(s.id(), y);
+                    y += SENDER_ROW;
+                    after -= SENDER_ROW;
                 }
             }
             for (Sender s : m.senders()) {
                 senderY.putIfAbsent(s.id(), HEAD);
             }
+        }
+
+        private boolean sendsTo(Sender s, Carrier carrier) {
+            return m.out().stream()
+                    .anyMatch(b -> b.end().equals(s.id()) && b.carrier().equals(carrier.id()));
         }
 
         private double thickness(Bundle b) {
@@ -270,14 +289,18 @@ public final class FlowStage implements StageView {
                 ground.setStyle("-fx-fill: -z-ground;");
                 Group group = new Group(ground, mark);
                 group.setMouseTransparent(true);
-                group.relocate(TAKES_X - 46, to + thick / 2 - 7);
+                group.relocate(TAKES_X - 46 - 24.0 * marks.merge(b.end(), 1, Integer::sum) + 24, to + thick / 2 - 7);
                 chart.getChildren().add(group);
             }
             number(b, TAKES_X - 20, to + thick / 2 - 8);
         }
 
+        private boolean alone(Bundle b) {
+            return m.in().stream().filter(o -> o.end().equals(b.end())).count() <= 1;
+        }
+
         private void number(Bundle b, double x, double y) {
-            if (b.width() > 1) {
+            if (thickness(b) >= 9 || (b.width() > 1 && alone(b))) {
                 Label label = Texts.mono(String.valueOf(b.width()), "small");
                 label.setMouseTransparent(true);
                 label.relocate(x, y);
@@ -319,16 +342,23 @@ public final class FlowStage implements StageView {
                     + (b.width() > 8 ? " …" : "");
         }
 
-        private void card(Id id, String name, String address, String line, double x, double y) {
-            VBox card = new VBox(
-                    -1,
-                    Texts.of(name, "strong"),
-                    new javafx.scene.layout.HBox(
-                            8, Texts.mono(address, "soft", "small"), Texts.of(line, "soft", "small")));
+        private void card(Id id, String name, String address, String line, double x, double y, boolean tall) {
+            double row = tall ? SENDER_ROW : ROW;
+            VBox card = tall
+                    ? new VBox(
+                            -1,
+                            Texts.of(name, "strong"),
+                            Texts.mono(address, "soft", "small"),
+                            Texts.of(line, "soft", "small"))
+                    : new VBox(
+                            -1,
+                            Texts.of(name, "strong"),
+                            new javafx.scene.layout.HBox(
+                                    8, Texts.mono(address, "soft", "small"), Texts.of(line, "soft", "small")));
             card.getStyleClass().add("card");
             card.setPrefWidth(CARDS_WIDTH);
             card.setMaxWidth(CARDS_WIDTH);
-            card.setClip(new Rectangle(CARDS_WIDTH + 30, ROW));
+            card.setClip(new Rectangle(CARDS_WIDTH + 30, row));
             card.relocate(x, y);
             card.setFocusTraversable(true);
             card.setAccessibleText(name + ", " + address + ", " + line);
@@ -340,11 +370,11 @@ public final class FlowStage implements StageView {
                     e.consume();
                 }
             });
-            Line rule = new Line(x, y + ROW - 4, x + CARDS_WIDTH - 8, y + ROW - 4);
+            Line rule = new Line(x, y + row - 4, x + CARDS_WIDTH - 8, y + row - 4);
             rule.getStyleClass().add("card-rule");
             chart.getChildren().addAll(rule, card);
             if (isChosen(id)) {
-                ticks(x - 4, y - 2, CARDS_WIDTH + 4, ROW);
+                ticks(x - 4, y - 2, CARDS_WIDTH + 4, row);
             }
         }
 

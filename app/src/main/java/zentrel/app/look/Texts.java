@@ -27,6 +27,6 @@ public final class Texts {
     }
 
     public static Label heading(String text) {
-        return of(text.toUpperCase(java.util.Locale.ROOT), "heading");
+        return of(text, "heading");
     }
 }

@@ -1,8 +1,10 @@
 package zentrel.app.shell;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -24,6 +26,10 @@ import zentrel.check.Report;
 import zentrel.check.RuleBook;
 import zentrel.check.Severity;
 import zentrel.path.HopKind;
+import zentrel.path.Issue;
+import zentrel.path.SignalPath;
+import zentrel.plan.AdapterId;
+import zentrel.plan.HostId;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
@@ -102,8 +108,7 @@ public final class MarginPane extends ScrollPane {
     }
 
     private static String summary(Report report, Finding finding) {
-        return report.plan().index().name(finding.cause()) + ": "
-                + title(finding).toLowerCase(java.util.Locale.ROOT);
+        return report.plan().index().name(finding.cause()) + " · " + title(finding);
     }
 
     private static String title(Finding finding) {
@@ -116,8 +121,16 @@ public final class MarginPane extends ScrollPane {
         Facts facts = Facts.of(report.plan(), id);
         box.getChildren().addAll(Texts.wrapped(facts.title(), "title"), Texts.wrapped(facts.line(), "soft"), line());
         Set<Id> related = Related.to(report.plan(), id);
+        Set<String> onPath = report.signalPaths().of(id).paths().stream()
+                .flatMap(SignalPath::issues)
+                .map(Issue::fixId)
+                .collect(Collectors.toSet());
+        if (id instanceof AdapterId || id instanceof HostId) {
+            onPath.clear(); // a box is asked about itself; its signals have findings of their own
+        }
         List<Finding> findings = report.findings().stream()
-                .filter(f -> related.contains(f.cause()) || f.subjects().contains(id))
+                .filter(f -> related.contains(f.cause()) || f.subjects().contains(id) || onPath.contains(f.id()))
+                .sorted(Comparator.comparing(f -> !related.contains(f.cause())))
                 .toList();
         findings.forEach(f -> box.getChildren().add(finding(report, f)));
         if (findings.isEmpty()) {
@@ -126,8 +139,8 @@ public final class MarginPane extends ScrollPane {
             box.getChildren().add(fine);
         }
         settings(report, id);
-        names("FED BY", facts.fedBy());
-        names("FEEDS", facts.feeds());
+        names("Fed by", facts.fedBy());
+        names("Feeds", facts.feeds());
     }
 
     private Node finding(Report report, Finding finding) {

@@ -39,11 +39,12 @@ import zentrel.universe.SacnUniverse;
 
 /** Universes: one lane each, with its number in every dress, who sends, who takes, and how full it is. */
 public final class UniversesStage implements StageView {
-    private static final double NAME = 180;
-    private static final double NUMBER = 104;
-    private static final double SENT = 136;
-    private static final double TAKEN = 150;
-    private static final double SLOTS = 150;
+    private static final double NAME = 168;
+    private static final double ARTNET = 88;
+    private static final double SACN = 104;
+    private static final double SENT = 128;
+    private static final double TAKEN = 140;
+    private static final double SLOTS = 138;
 
     private final OpenDocument document;
     private final ListView<Universe> list = new ListView<>();
@@ -55,8 +56,8 @@ public final class UniversesStage implements StageView {
         this.document = document;
         HBox head = new HBox(
                 column("Universe", NAME),
-                column("Art-Net", NUMBER),
-                column("sACN", NUMBER),
+                column("Art-Net", ARTNET),
+                column("sACN", SACN),
                 column("", 24),
                 column("Sent by", SENT),
                 column("Taken by", TAKEN),
@@ -169,11 +170,13 @@ public final class UniversesStage implements StageView {
                             name,
                             numbers(
                                     artnet,
+                                    ARTNET,
                                     w -> w >= 0 && w <= PortAddress.LAST
                                             ? new PortAddress(w).toString()
                                             : "does not exist"),
                             numbers(
                                     sacn,
+                                    SACN,
                                     w -> w >= 1 && w <= SacnUniverse.LAST
                                             ? SacnUniverse.group(w).toString()
                                             : "does not exist"));
@@ -199,9 +202,9 @@ public final class UniversesStage implements StageView {
             return wires;
         }
 
-        private static Node numbers(Set<Integer> wires, java.util.function.IntFunction<String> dress) {
+        private static Node numbers(Set<Integer> wires, double width, java.util.function.IntFunction<String> dress) {
             VBox box = new VBox(-1);
-            fix(box, NUMBER);
+            fix(box, width);
             if (wires.isEmpty()) {
                 box.getChildren().add(Texts.of("–", "soft"));
             }
@@ -289,7 +292,7 @@ public final class UniversesStage implements StageView {
                         ? new Line(x, 13, x + 5, 1)
                         : kind == 2 ? new Line(x, 1, x + 5, 13) : new Line(x, 7, x + 5, 7);
                 line.setStyle("-fx-stroke: -z-ground;");
-                line.setOpacity(0.55);
+                line.setOpacity(0.4);
                 pane.getChildren().add(line);
             }
         }
