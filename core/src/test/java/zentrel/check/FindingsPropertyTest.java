@@ -1,0 +1,150 @@
+package zentrel.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import zentrel.path.Hop;
+import zentrel.path.Issue;
+import zentrel.path.SignalPath;
+import zentrel.path.SignalPaths;
+import zentrel.path.Verdict;
+import zentrel.plan.Fixture;
+import zentrel.plan.Plan;
+
+/** What must hold for any plan: over seeded random rigs with one to four random mistakes. */
+class FindingsPropertyTest {
+    private static final int RIGS = Integer.getInteger("zentrel.seeds", 120);
+
+    static LongStream seeds() {
+        return LongStream.range(0, RIGS);
+    }
+
+    private static Plan faulty(long seed) {
+        Random random = new Random(seed * 31 + 7);
+        Plan plan = RandomPlans.healthy(seed);
+        int mistakes = 1 + random.nextInt(4);
+        for (int i = 0; i < mistakes; i++) {
+            plan = RandomPlans.mistake(plan, random);
+        }
+        return plan;
+    }
+
+    /** All paths, those of single fixtures too. */
+    private static List<SignalPath> paths(Plan plan) {
+        SignalPaths all = new SignalPaths(plan);
+        List<SignalPath> paths = new java.util.ArrayList<>(all.all());
+        for (Fixture fixture : plan.fixtures()) {
+            paths.addAll(all.ofFixture(fixture.id()).paths());
+        }
+        return paths;
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void aHealthyRigGivesNothing(long seed) {
+        Plan plan = RandomPlans.healthy(seed);
+        assertThat(Check.run(plan).findings()).isEmpty();
+        assertThat(paths(plan)).allSatisfy(p -> assertThat(p.verdict()).isEqualTo(Verdict.PASSES));
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void aBrokenHopHasAFindingAndTheReverse(long seed) {
+        Plan plan = faulty(seed);
+        Report report = Check.run(plan);
+        Set<String> found = report.findings().stream().map(Finding::id).collect(Collectors.toSet());
+        Set<String> died = new HashSet<>();
+        for (SignalPath path : paths(plan)) {
+            for (Hop hop : path.hops().toList()) {
+                for (Issue issue : hop.issues()) {
+                    assertThat(issue.reason().hop())
+                            .as("each reason has one place")
+                            .isEqualTo(hop.kind());
+                    if (issue.verdict() == Verdict.BROKEN) {
+                        assertThat(found)
+                                .as("hop %s: %s", hop.kind(), issue.text())
+                                .contains(issue.fixId());
+                        died.add(issue.fixId() + " " + hop.kind());
+                    }
+                }
+            }
+        }
+        for (Finding finding : report.findings()) {
+            if (finding.severity() == Severity.BROKEN && finding.hop().isPresent()) {
+                assertThat(died)
+                        .as(finding.text())
+                        .contains(finding.id() + " " + finding.hop().get());
+            }
+        }
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void aProvenFixRemovesItsFindingAndAddsNone(long seed) {
+        Plan plan = faulty(seed);
+        Report report = Check.run(plan);
+        Set<String> before = report.findings().stream().map(Finding::id).collect(Collectors.toSet());
+        for (Finding finding : report.findings()) {
+            for (Fix fix : Fixes.proven(report, finding)) {
+                Set<String> after = Check.run(fix.edit().applyTo(plan)).findings().stream()
+                        .map(Finding::id)
+                        .collect(Collectors.toCollection(LinkedHashSet::new));
+                assertThat(after).as(fix.text()).doesNotContain(finding.id());
+                assertThat(before).as(fix.text()).containsAll(after);
+            }
+        }
+    }
+
+    /** The filter must not be what makes the property true: nearly all findings have a fix that passes it. */
+    @Test
+    void nearlyEveryFindingHasAProvenFix() {
+        int findings = 0;
+        int mended = 0;
+        Set<String> without = new LinkedHashSet<>();
+        for (long seed = 0; seed < RIGS; seed++) {
+            Report report = Check.run(faulty(seed));
+            for (Finding finding : report.findings()) {
+                if (finding.severity() != Severity.NOTE) {
+                    findings++;
+                    if (Fixes.proven(report, finding).isEmpty()) {
+                        without.add("seed " + seed + " " + finding.id() + ": " + finding.text());
+                    } else {
+                        mended++;
+                    }
+                }
+            }
+        }
+        assertThat(mended).as("of %d findings; without: %s", findings, without).isGreaterThan(findings * 9 / 10);
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void applyingFixesOneAfterTheOtherEndsWithNothingBroken(long seed) {
+        Plan plan = faulty(seed);
+        for (int step = 0; step < 40; step++) {
+            Report report = Check.run(plan);
+            Fix next = null;
+            for (Finding finding : report.findings()) {
+                List<Fix> proven = Fixes.proven(report, finding);
+                if (next == null && !proven.isEmpty()) {
+                    next = proven.get(0);
+                }
+            }
+            if (next == null) {
+                break;
+            }
+            int before = report.findings().size();
+            plan = next.edit().applyTo(plan);
+            assertThat(Check.run(plan).findings()).hasSizeLessThan(before);
+        }
+    }
+}

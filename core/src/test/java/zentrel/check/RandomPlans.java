@@ -1,0 +1,209 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import zentrel.demo.PlanSketch;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+
+/** Seeded random rigs: healthy ones, and single mistakes to put into them. */
+final class RandomPlans {
+    private RandomPlans() {}
+
+    /** A healthy rig of random size, protocols, deliveries and numbers. */
+    static Plan healthy(long seed) {
+        Random random = new Random(seed);
+        int net = random.nextInt(200) + 11;
+        boolean wide = random.nextBoolean();
+        String mask = wide ? "/8" : "/16";
+        PlanSketch s = new PlanSketch("Random " + seed);
+        s.segment("stream", "Stream", wide ? "10.0.0.0/8" : "10." + net + ".0.0/16", false, false);
+        s.segment("control", "Control", "172.20.0.0/16", false, false);
+        int desks = 1 + random.nextInt(2);
+        for (int d = 0; d < desks; d++) {
+            s.host(
+                    "desk-host" + d,
+                    "Desk host " + d,
+                    HostKind.CONSOLE,
+                    "Hut",
+                    OperatingSystem.LINUX,
+                    "p",
+                    PlanSketch.adapter("desk-host" + d, "Stream", "stream", "10." + net + ".1." + (d + 1) + mask),
+                    PlanSketch.adapter("desk-host" + d, "Control", "control", "172.20.1." + (d + 1) + "/16"));
+            s.application(
+                            "desk" + d,
+                            "Desk " + d,
+                            "desk-host" + d,
+                            ApplicationKind.CONSOLE,
+                            "4.2." + random.nextInt(3),
+                            java.util.Map.of(
+                                    Purpose.ARTNET_SEND, "desk-host" + d + ".stream",
+                                    Purpose.SACN_SEND, "desk-host" + d + ".stream",
+                                    Purpose.OSC_LISTEN, "desk-host" + d + ".control"))
+                    .with(a -> a.withOsc(new OscInput(
+                            Setting.of(24710), Setting.of(true), Setting.of(true), List.of("/go", "/back"))));
+        }
+        int universes = 2 + random.nextInt(6);
+        int offset = random.nextInt(300);
+        Protocol[] protocols = new Protocol[universes + 1];
+        List<Port> ports = new ArrayList<>();
+        for (int u = 1; u <= universes; u++) {
+            Protocol protocol = random.nextBoolean() ? Protocol.ARTNET : Protocol.SACN;
+            protocols[u] = protocol;
+            s.universe("u" + u, "Universe " + u, u);
+            Delivery delivery = protocol == Protocol.SACN
+                    ? Delivery.MULTICAST
+                    : List.of(Delivery.FOUND, Delivery.BROADCAST, Delivery.LIMITED_BROADCAST)
+                            .get(random.nextInt(3));
+            for (int d = 0; d < desks; d++) {
+                s.stream(
+                        "s" + d + "u" + u,
+                        "desk" + d,
+                        "u" + u,
+                        protocol,
+                        delivery,
+                        100 - 10 * d,
+                        d > 0 && protocol == Protocol.ARTNET);
+            }
+        }
+        int nodes = 1 + random.nextInt(4);
+        List<List<Port>> byNode = new ArrayList<>();
+        for (int n = 0; n < nodes; n++) {
+            byNode.add(new ArrayList<>());
+        }
+        for (int u = 1; u <= universes; u++) {
+            int n = random.nextInt(nodes);
+            Port port =
+                    PlanSketch.port("n" + n + "p" + u, "Port " + u, PortKind.DMX, protocols[u], u + offset, "u" + u);
+            byNode.get(n).add(port);
+            ports.add(port);
+        }
+        for (int n = 0; n < nodes; n++) {
+            s.host(
+                    "node" + n,
+                    "Node " + n,
+                    HostKind.NODE,
+                    "Yard",
+                    OperatingSystem.FIRMWARE,
+                    "p",
+                    PlanSketch.adapter("node" + n, "Net", "stream", "10." + net + ".20." + (n + 1) + mask));
+            s.application("fw" + n, "Firmware " + n, "node" + n, ApplicationKind.NODE, "", java.util.Map.of());
+            s.receiver("rx" + n, "Node " + n, "fw" + n, Set.of(Protocol.ARTNET, Protocol.SACN), byNode.get(n));
+        }
+        for (Port port : ports) {
+            s.line(
+                    "line-" + port.id().value(),
+                    "Line " + port.id().value(),
+                    port.id().value());
+            int start = 1;
+            for (int i = 0; i < 1 + random.nextInt(5); i++) {
+                int footprint = 1 + random.nextInt(40);
+                s.fixture(
+                        "f-" + port.id().value() + "-" + i,
+                        String.valueOf(i),
+                        "Fixture",
+                        "Yard",
+                        "t",
+                        "line-" + port.id().value(),
+                        new Break(port.universe().orElseThrow(), start, footprint));
+                start += footprint + random.nextInt(10);
+            }
+        }
+        s.host(
+                "cue-host",
+                "Cue host",
+                HostKind.COMPUTER,
+                "Hut",
+                OperatingSystem.WINDOWS,
+                "p",
+                PlanSketch.adapter("cue-host", "Control", "control", "172.20.5.5/16"));
+        s.application("cues", "Cues", "cue-host", ApplicationKind.SHOW_CONTROL, "", java.util.Map.of());
+        s.link("go", "Go", "cues", "desk0", "172.20.1.1", 24710, "/go", random.nextBoolean());
+        s.session(
+                "session",
+                "Session",
+                "k",
+                VersionRule.MAJOR_MINOR,
+                new Session.Member(new ApplicationId("desk0"), Part.PRIMARY));
+        Plan plan = s.plan();
+        List<zentrel.plan.Stream> streams = new ArrayList<>(plan.streams());
+        streams.replaceAll(x -> x.withWire(plan.index().universe(x.universe()).number() + offset));
+        return plan.withStreams(streams);
+    }
+
+    private static <T> T any(List<T> list, Random random) {
+        return list.get(random.nextInt(list.size()));
+    }
+
+    /** Puts one random mistake in. Some mistakes change nothing that matters; that is part of the test. */
+    static Plan mistake(Plan plan, Random random) {
+        PlanIndex index = plan.index();
+        List<Adapter> adapters =
+                plan.hosts().stream().flatMap(h -> h.adapters().stream()).toList();
+        Adapter adapter = any(adapters, random);
+        zentrel.plan.Stream stream = any(plan.streams(), random);
+        Receiver receiver =
+                any(plan.receivers().stream().filter(r -> !r.ports().isEmpty()).toList(), random);
+        Port port = any(receiver.ports(), random);
+        Fixture fixture = any(plan.fixtures(), random);
+        Application desk = index.application(new ApplicationId("desk0"));
+        return switch (random.nextInt(22)) {
+            case 0 ->
+                address(plan, adapter, any(adapters, random).addresses().get(0).inForce());
+            case 1 ->
+                address(
+                        plan,
+                        adapter,
+                        new HostAddress(adapter.addresses().get(0).inForce().address(), 24));
+            case 2 -> address(plan, adapter, HostAddress.parse("192.168.77." + (1 + random.nextInt(200)) + "/24"));
+            case 3 ->
+                address(
+                        plan,
+                        adapter,
+                        new HostAddress(
+                                adapter.addresses().get(0).inForce().subnet().network(), 16));
+            case 4 -> plan.withAdapter(adapter.id(), a -> a.withCarrier(false));
+            case 5 -> plan.withAdapter(adapter.id(), a -> a.withEnabled(Setting.of(false)));
+            case 6 -> bind(plan, desk, Purpose.SACN_SEND, Binding.LOOPBACK);
+            case 7 -> bind(plan, desk, Purpose.ARTNET_SEND, Binding.to(new AdapterId("desk-host0.control")));
+            case 8 -> bind(plan, desk, Purpose.SACN_SEND, Binding.AUTOMATIC);
+            case 9 ->
+                plan.withPort(port.id(), p -> p.withWire(p.wire().orElseThrow().inForce() + 1));
+            case 10 -> plan.withPort(port.id(), p -> p.withWire(random.nextInt(2000) - 2));
+            case 11 ->
+                plan.withPort(
+                        port.id(), p -> p.withProtocol(p.protocol().inForce().other()));
+            case 12 -> plan.withPort(port.id(), p -> p.withDirection(Direction.INPUT));
+            case 13 -> plan.withPort(port.id(), p -> p.withEnabled(false));
+            case 14 -> plan.withStream(stream.id(), s -> s.withEnabled(false));
+            case 15 -> plan.withStream(stream.id(), s -> s.withWire(random.nextInt(400)));
+            case 16 -> plan.withStream(stream.id(), s -> s.withPriority(100));
+            case 17 ->
+                plan.withFixture(
+                        fixture.id(), at(new Break(fixture.breaks().get(0).universe(), 1 + random.nextInt(600), 20)));
+            case 18 -> plan.withLink(new LinkId("go"), l -> l.withPort(24711));
+            case 19 -> plan.withLink(new LinkId("go"), l -> l.withDestination(Ipv4Address.parse("172.20.9.9")));
+            case 20 ->
+                plan.withApplication(
+                        desk.id(), a -> a.withOsc(a.osc().orElseThrow().withReceiving(false)));
+            default -> plan.withReceiver(receiver.id(), r -> r.withInputOn(false));
+        };
+    }
+
+    private static UnaryOperator<Fixture> at(Break b) {
+        return f -> f.withBreak(0, b);
+    }
+
+    private static Plan address(Plan plan, Adapter adapter, HostAddress address) {
+        return plan.withAdapter(
+                adapter.id(), a -> a.withAddress(0, new AdapterAddress(Setting.of(address), AddressOrigin.MANUAL)));
+    }
+
+    private static Plan bind(Plan plan, Application application, Purpose purpose, Binding binding) {
+        return plan.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(binding)));
+    }
+}
