@@ -1,0 +1,217 @@
+package zentrel.path;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import zentrel.TestPlans;
+import zentrel.demo.FernlightTrail;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+
+class SignalPathsTest {
+    private static final Plan PIER = TestPlans.pier();
+
+    private static String verdicts(Leg leg) {
+        return leg.hops().stream()
+                .map(h -> switch (h.verdict()) {
+                    case PASSES -> "p";
+                    case AT_RISK -> "r";
+                    case BROKEN -> "B";
+                    case NOT_KNOWN -> "?";
+                    case NOT_APPLICABLE -> "-";
+                })
+                .collect(Collectors.joining());
+    }
+
+    private static Plan address(String adapter, String address) {
+        return PIER.withAdapter(
+                new AdapterId(adapter),
+                a -> a.withAddress(
+                        0, new AdapterAddress(Setting.of(HostAddress.parse(address)), AddressOrigin.MANUAL)));
+    }
+
+    @Test
+    void everyLegHasTenHopsAndAHealthyOnePasses() {
+        PathReport report = new SignalPaths(PIER).ofFixture(new FixtureId("x1"));
+        assertThat(report.verdict()).isEqualTo(Verdict.PASSES);
+        SignalPath path = report.paths().get(0);
+        assertThat(path.source()).contains(new ApplicationId("desk"));
+        assertThat(path.receiver()).contains(new PortId("a1"));
+        assertThat(path.protocol()).isEqualTo("artnet");
+        assertThat(verdicts(path.legs().get(0))).isEqualTo("pppppppppp");
+        assertThat(path.hops()).allSatisfy(h -> assertThat(h.text()).endsWith("."));
+    }
+
+    @Test
+    void aNumberThatDiffersDiesByDeliveryAndIsCausedByThePort() {
+        SignalPath found = only(PIER.withPort(new PortId("a1"), p -> p.withWire(18)), "x1");
+        assertThat(verdicts(found.legs().get(0))).isEqualTo("pppBpppBpp");
+        SignalPath group = new SignalPaths(PIER.withPort(new PortId("a2"), p -> p.withWire(103)))
+                .ofFixture(new FixtureId("x3"))
+                .paths()
+                .get(0);
+        assertThat(verdicts(group.legs().get(0))).isEqualTo("pppppBpBpp");
+        SignalPath broadcast = only(PIER.withPort(new PortId("b1"), p -> p.withWire(18)), "x4");
+        assertThat(verdicts(broadcast.legs().get(0))).isEqualTo("pppppppBpp");
+        assertThat(List.of(found, group, broadcast))
+                .allSatisfy(p -> assertThat(p.issues()).allSatisfy(i -> {
+                    assertThat(i.cause()).isInstanceOf(PortId.class);
+                    assertThat(i.rule()).isEqualTo("universe.off-by-one");
+                }));
+        assertThat(found.legs().get(0).hops().get(9).would()).isTrue();
+    }
+
+    private static SignalPath only(Plan plan, String fixture) {
+        return new SignalPaths(plan).ofFixture(new FixtureId(fixture)).paths().get(0);
+    }
+
+    @Test
+    void aStandbyAndALowerPriorityWaitBehindTheOther() {
+        List<SignalPath> paths =
+                new SignalPaths(PIER).ofUniverse(new UniverseId("n2")).paths();
+        assertThat(paths).hasSize(2);
+        assertThat(paths.get(0).legs().get(0).hop(HopKind.WINS).text()).contains("wins over Spare desk at 80");
+        assertThat(paths.get(1).legs().get(0).hop(HopKind.WINS).text()).contains("Desk wins with priority 100");
+    }
+
+    @Test
+    void aLinkThatNeedsAnAnswerHasTwoLegs() {
+        SignalPath path = new SignalPaths(PIER).ofLink(new LinkId("go")).paths().get(0);
+        assertThat(path.legs()).hasSize(2);
+        assertThat(verdicts(path.legs().get(0))).isEqualTo("pppppppppp");
+        assertThat(verdicts(path.legs().get(1))).isEqualTo("ppppppppp-");
+        assertThat(path.legs().get(1).from()).isEqualTo(new ApplicationId("desk"));
+    }
+
+    @Test
+    void anAnswerPortThatNobodyListensOnBreaksTheWayBackOnly() {
+        Plan plan = PIER.withLink(new LinkId("go"), l -> l.withAnswerPort(24690))
+                .withApplication(
+                        new ApplicationId("cues"),
+                        a -> a.withOsc(new OscInput(Setting.of(24691), Setting.of(true), Setting.of(true), List.of())));
+        SignalPath path = new SignalPaths(plan).ofLink(new LinkId("go")).paths().get(0);
+        assertThat(path.legs().get(0).verdict()).isEqualTo(Verdict.PASSES);
+        assertThat(path.legs()
+                        .get(1)
+                        .firstBroken()
+                        .orElseThrow()
+                        .issue()
+                        .orElseThrow()
+                        .reason())
+                .isEqualTo(Reason.ANSWER_PORT_DIFFERS);
+    }
+
+    @Test
+    void reachIsJudgedBothWaysWhereAnAnswerIsNeeded() {
+        // The node sees the desk, the desk does not see the node.
+        SignalPath there = only(address("desk.light", "10.77.1.1/24"), "x1");
+        assertThat(there.decisive().orElseThrow().issue().orElseThrow().reason())
+                .isEqualTo(Reason.NO_ROUTE);
+        assertThat(there.decisive().orElseThrow().text()).contains("though the way back is there");
+        // The desk sees the node, the node does not see the desk: the poll arrives, the reply does not.
+        SignalPath back = only(address("node-a.net", "10.77.20.3/24"), "x1");
+        assertThat(back.decisive().orElseThrow().issue().orElseThrow().reason()).isEqualTo(Reason.REPLY_LOST);
+    }
+
+    @Test
+    void aSourceCheckDropsWhatHasNoRouteBack() {
+        Plan plan = address("node-b.net", "10.77.20.4/24")
+                .withHost(
+                        new HostId("node-b"),
+                        h -> new Host(
+                                h.id(),
+                                h.name(),
+                                h.kind(),
+                                h.place(),
+                                h.system(),
+                                h.profile(),
+                                h.adapters(),
+                                h.firewall(),
+                                true))
+                .withStream(
+                        new StreamId("s3"),
+                        s -> s.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.parse("10.77.20.4"))));
+        assertThat(only(plan, "x4").issues().map(Issue::reason)).contains(Reason.SOURCE_CHECK);
+    }
+
+    @Test
+    void aRouterCarriesUnicastAndNoGroups() {
+        String json = """
+                {"zentrel-plan":1,"segments":[{"id":"n"},{"id":"m"}],
+                 "hosts":[{"id":"a","adapters":[{"id":"aa","segment":"n","addresses":["10.5.0.2/16"],"gateway":"10.5.0.1"}]},
+                          {"id":"b","adapters":[{"id":"bb","segment":"m","addresses":["10.6.0.2/16"],"gateway":"10.6.0.1"}]},
+                          {"id":"r","kind":"router","adapters":[{"id":"ra","segment":"n","addresses":["10.5.0.1/16"]},
+                                                               {"id":"rb","segment":"m","addresses":["10.6.0.1/16"]}]}],
+                 "applications":[{"id":"con","host":"a"},{"id":"fw","host":"b"}],
+                 "universes":[{"id":"u","number":4}],
+                 "streams":[{"id":"s","application":"con","universe":"u","protocol":"sacn"%s}],
+                 "receivers":[{"id":"rx","application":"fw","ports":[{"id":"p","protocol":"sacn","wire":4,"universe":"u"}]}]}
+                """;
+        Plan unicast = TestPlans.read(
+                json.formatted(",\"to\":[\"10.6.0.2\"]").getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        assertThat(new SignalPaths(unicast).ofUniverse(new UniverseId("u")).verdict())
+                .isEqualTo(Verdict.PASSES);
+        Plan group = TestPlans.read(json.formatted("").getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        assertThat(new SignalPaths(group)
+                        .ofUniverse(new UniverseId("u"))
+                        .paths()
+                        .get(0)
+                        .decisive()
+                        .orElseThrow()
+                        .issue()
+                        .orElseThrow()
+                        .reason())
+                .isEqualTo(Reason.APART);
+    }
+
+    @Test
+    void twoProgramsOnOneComputerHaveNoCable() {
+        String json = """
+                {"zentrel-plan":1,"hosts":[{"id":"pc","kind":"computer"}],
+                 "applications":[{"id":"con","host":"pc","bindings":{"sacn-send":"loopback"}},{"id":"pre","host":"pc","bindings":{"sacn-listen":"loopback"}}],
+                 "universes":[{"id":"u","number":4}],
+                 "streams":[{"id":"s","application":"con","universe":"u","protocol":"sacn"}],
+                 "receivers":[{"id":"rx","application":"pre","ports":[{"id":"p","kind":"internal","protocol":"sacn","wire":4,"universe":"u"}]}],
+                 "fixtures":[{"id":"f","breaks":[{"universe":"u","start":3}]}]}
+                """;
+        SignalPath path = only(TestPlans.read(json.getBytes(java.nio.charset.StandardCharsets.UTF_8)), "f");
+        assertThat(verdicts(path.legs().get(0))).isEqualTo("pppp-ppppp");
+    }
+
+    @Test
+    void everyReasonHasOnePlaceAndItsCodeIsItsOwn() {
+        assertThat(Arrays.stream(Reason.values()).map(Reason::code).distinct()).hasSize(Reason.values().length);
+        for (Reason reason : Reason.values()) {
+            assertThat(Reason.of(reason.code())).contains(reason);
+            assertThat(zentrel.check.RuleBook.find(reason.rule()))
+                    .as(reason.code())
+                    .isPresent();
+        }
+    }
+
+    @Test
+    void whateverIsChosenHasItsPaths() {
+        Plan plan = FernlightTrail.draft();
+        SignalPaths paths = new SignalPaths(plan);
+        for (Id id : plan.index().ids()) {
+            assertThat(paths.of(id).paths())
+                    .allSatisfy(p -> p.legs().forEach(l -> assertThat(l.hops()).hasSize(10)));
+        }
+        assertThatThrownBy(() -> paths.of(new HostId("nobody"))).hasMessageContaining("nobody");
+        assertThat(paths.of(new FixtureId("f501")).verdict()).isEqualTo(Verdict.BROKEN);
+        assertThat(paths.ofFixture(new FixtureId("f501"))
+                        .paths()
+                        .get(0)
+                        .legs()
+                        .get(0)
+                        .firstBroken()
+                        .map(h -> h.kind().number()))
+                .isEqualTo(Optional.of(4));
+    }
+}
