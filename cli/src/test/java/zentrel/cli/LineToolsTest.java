@@ -1,0 +1,371 @@
+package zentrel.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.net.DatagramSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import picocli.CommandLine;
+
+/** The line tools as other programs call them: their JSON, their exit codes, their one sentence on standard error. */
+class LineToolsTest {
+    private static final ObjectMapper JSON = new ObjectMapper();
+
+    @TempDir
+    Path folder;
+
+    /** What one call gave. */
+    private record Result(int exit, String out, String err) {
+        JsonNode json() {
+            try {
+                return JSON.readTree(out);
+            } catch (IOException e) {
+                throw new AssertionError(out, e);
+            }
+        }
+
+        List<JsonNode> jsonLines() {
+            List<JsonNode> lines = new ArrayList<>();
+            for (String line : out.strip().lines().toList()) {
+                try {
+                    lines.add(JSON.readTree(line));
+                } catch (IOException e) {
+                    throw new AssertionError(line, e);
+                }
+            }
+            return lines;
+        }
+    }
+
+    private static Result run(String... arguments) {
+        CommandLine line = Main.commandLine();
+        StringWriter out = new StringWriter();
+        StringWriter err = new StringWriter();
+        line.setOut(new PrintWriter(out, true));
+        line.setErr(new PrintWriter(err, true));
+        int exit = line.execute(arguments);
+        return new Result(exit, out.toString(), err.toString());
+    }
+
+    private static CompletableFuture<Result> later(String... arguments) {
+        return CompletableFuture.supplyAsync(() -> run(arguments));
+    }
+
+    // --- check ---
+
+    @Test
+    void checkOfTheDraft() {
+        Result result = run("check", "demo:draft", "--json");
+        assertThat(result.exit()).isEqualTo(1);
+        JsonNode findings = result.json().get("findings");
+        assertThat(findings).hasSizeGreaterThan(8);
+        for (JsonNode f : findings) {
+            assertThat(f.fieldNames())
+                    .toIterable()
+                    .containsExactly("rule", "severity", "hop", "subjects", "text", "fixes");
+            assertThat(f.get("severity").asText()).isIn("broken", "at-risk", "note");
+            assertThat(f.get("hop").isNull()
+                            || (f.get("hop").asInt() >= 1 && f.get("hop").asInt() <= 10))
+                    .isTrue();
+            assertThat(f.get("subjects")).isNotEmpty();
+            for (JsonNode fix : f.get("fixes")) {
+                assertThat(fix.get("id").asText())
+                        .startsWith(f.get("rule").asText() + "@"
+                                + f.get("subjects").get(0).asText());
+            }
+        }
+        for (JsonNode rule : result.json().get("rules")) {
+            assertThat(rule.get("outcome").asText())
+                    .isIn("passes", "broken", "at-risk", "note", "not-known", "not-applicable");
+        }
+    }
+
+    @Test
+    void checkOfTheReadyPlanHasNothingBroken() {
+        Result result = run("check", "demo:ready", "--json");
+        assertThat(result.exit()).isZero();
+        assertThat(run("check", "demo:ready").out()).contains("1 findings in Fernlight Trail");
+    }
+
+    // --- path ---
+
+    @Test
+    void pathOfAFixture() {
+        Result result = run("path", "demo:draft", "--fixture", "f501", "--json");
+        assertThat(result.exit()).isEqualTo(1);
+        assertThat(result.json().get("verdict").asText()).isEqualTo("broken");
+        JsonNode path = result.json().get("paths").get(0);
+        assertThat(path.get("source").asText()).isEqualTo("hut-desk");
+        assertThat(path.get("receiver").asText()).isEqualTo("boathouse-node.p1");
+        assertThat(path.get("protocol").asText()).isEqualTo("artnet");
+        assertThat(path.get("delivery").asText()).isEqualTo("found");
+        JsonNode hops = path.get("legs").get(0).get("hops");
+        assertThat(hops).hasSize(10);
+        JsonNode fourth = hops.get(3);
+        assertThat(fourth.fieldNames())
+                .toIterable()
+                .containsExactly("hop", "at", "verdict", "reason", "text", "cause", "fix");
+        assertThat(fourth.get("reason").asText()).isEqualTo("universe.nobody-asked");
+        assertThat(fourth.get("cause").asText()).isEqualTo("boathouse-node.p1");
+        assertThat(fourth.get("fix").asText()).isEqualTo("universe.off-by-one@boathouse-node.p1");
+        assertThat(hops.get(0).get("reason").isNull()).isTrue();
+    }
+
+    @Test
+    void pathOfAUniverseAndALink() {
+        assertThat(run("path", "demo:ready", "--universe", "u1", "--json")
+                        .json()
+                        .get("verdict")
+                        .asText())
+                .isEqualTo("passes");
+        Result link = run("path", "demo:draft", "--link", "go-link", "--json");
+        assertThat(link.exit()).isEqualTo(1);
+        assertThat(link.json().get("paths").get(0).get("legs")).hasSize(2);
+        assertThat(run("path", "demo:draft", "--link", "go-link").out()).contains("DIES");
+    }
+
+    // --- number: the example that the tools promise, then corners ---
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "1 | show | 0 | {\"show\":1,\"artnet\":{\"portAddress\":0,\"net\":0,\"subNet\":0,\"universe\":0,\"shownFrom0\":0,\"shownFrom1\":1},\"sacn\":{\"universe\":1,\"group\":\"239.255.0.1\"}}",
+                "1 | show | 1 | {\"show\":1,\"artnet\":{\"portAddress\":1,\"net\":0,\"subNet\":0,\"universe\":1,\"shownFrom0\":1,\"shownFrom1\":2},\"sacn\":{\"universe\":1,\"group\":\"239.255.0.1\"}}",
+                "0 | artnet | 1 | {\"show\":null,\"artnet\":{\"portAddress\":0,\"net\":0,\"subNet\":0,\"universe\":0,\"shownFrom0\":0,\"shownFrom1\":1},\"sacn\":null}",
+                "40000 | sacn | 0 | {\"show\":40000,\"artnet\":null,\"sacn\":{\"universe\":40000,\"group\":\"239.255.156.64\"}}"
+            })
+    void number(String n, String from, String first, String expected) {
+        Result result = run("number", n, "--from", from, "--artnet-first", first, "--json");
+        assertThat(result.exit()).isZero();
+        assertThat(result.out().strip()).isEqualTo(expected);
+    }
+
+    // --- apply and fmt ---
+
+    @Test
+    void applyWritesThePlanWithItsFixes() throws Exception {
+        Path out = folder.resolve("fixed.json");
+        Result one = run(
+                "apply",
+                "demo:draft",
+                "--fix",
+                "universe.off-by-one@boathouse-node.p1",
+                "-o",
+                out.toString(),
+                "--json");
+        assertThat(one.exit()).as("something else is still broken").isEqualTo(1);
+        assertThat(one.json().get("applied").get(0).get("text").asText())
+                .isEqualTo("Set Port 1 of Boathouse node to 4");
+        assertThat(run("check", out.toString(), "--json").out()).doesNotContain("universe.off-by-one@");
+        List<String> all = new ArrayList<>(List.of("apply", "demo:draft", "-o", out.toString()));
+        for (JsonNode f : run("check", "demo:draft", "--json").json().get("findings")) {
+            if (!f.get("severity").asText().equals("note")
+                    && !all.contains(f.get("rule").asText())) {
+                all.addAll(List.of("--fix", f.get("rule").asText()));
+            }
+        }
+        // Masks are mended with the reply that could not come back, so that rule finds nothing left.
+        all.subList(all.indexOf("address.mask-differs") - 1, all.indexOf("address.mask-differs") + 1)
+                .clear();
+        Result result = run(all.toArray(String[]::new));
+        assertThat(result.err()).isEmpty();
+        assertThat(result.exit()).isZero();
+        assertThat(run("check", out.toString()).exit()).isZero();
+    }
+
+    @Test
+    void fmtIsCanonical() throws IOException {
+        Path file = Files.writeString(
+                folder.resolve("p.json"),
+                "{\"hosts\":[{\"kind\":\"node\",\"id\":\"n\",\"x-new\":1}],\"zentrel-plan\":1,\"name\":\"P\"}");
+        String once = run("fmt", file.toString()).out();
+        assertThat(once)
+                .startsWith("{\n  \"zentrel-plan\": 1,\n  \"name\": \"P\"")
+                .contains("x-new");
+        Files.writeString(file, once);
+        assertThat(run("fmt", file.toString()).out()).isEqualTo(once);
+    }
+
+    // --- refusals: exit 2, one sentence ---
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "check",
+                "check nowhere.json",
+                "check demo:lost",
+                "path demo:draft",
+                "path demo:draft --fixture nobody",
+                "path demo:draft --fixture f501 --link go-link",
+                "number x --from show",
+                "number 0 --from sacn",
+                "number 64000 --from sacn",
+                "number 32768 --from artnet",
+                "number 1 --from show --artnet-first 2",
+                "number 1 --from mars",
+                "apply demo:draft --fix no.rule -o /tmp/x.json",
+                "apply demo:draft --fix universe.off-by-one@nobody -o /tmp/x.json",
+                "apply demo:draft --fix universe.off-by-one -o /no/such/folder/x.json",
+                "standin node --address 10.1.1.1 --port 1=artnet:4",
+                "standin node --address 127.1.1.1",
+                "standin node --address 127.1.1.1 --port 1=artnet",
+                "standin node --address 127.1.1.1 --port 1=sacn:0",
+                "standin toaster --address 127.1.1.1",
+                "standin console --address 127.1.1.1 --to 10.1.1.1",
+                "send --protocol artnet --universe 4 --from 127.1.1.1 --to 10.1.1.1 --seconds 1",
+                "send --protocol artnet --universe 4 --from 10.1.1.1 --seconds 1",
+                "send --protocol artnet --universe 4 --from 127.1.1.1 --to 127.1.1.2 --arm nosuch --seconds 1",
+                "send --protocol dmx --universe 4 --from 127.1.1.1 --seconds 1",
+                "send --protocol artnet --universe 40000 --from 127.1.1.1 --seconds 1",
+                "send --protocol artnet --universe 4 --slot 513=1 --from 127.1.1.1 --seconds 1",
+                "send --protocol artnet --universe 4 --slot 5 --from 127.1.1.1 --seconds 1",
+                "send --protocol artnet --universe 4 --rate 0 --from 127.1.1.1 --seconds 1",
+                "send --protocol artnet --universe 4 --from 127.1.1.1 --seconds -1",
+                "osc",
+                "osc send 10.1.1.1:24510 /a",
+                "osc send 127.0.0.1 /a",
+                "osc send 127.0.0.1:24510 a",
+                "osc listen --port 0 --seconds 1",
+                "listen --adapter 203.0.113.7 --seconds 1",
+                "listen --adapter 127.1.1.1 --universes 5-1 --seconds 1",
+                "nonsense"
+            })
+    void badArgumentsGiveOneSentenceAndExit2(String arguments) {
+        Result result = run(arguments.split(" ", -1));
+        assertThat(result.exit()).isEqualTo(2);
+        assertThat(result.out()).isEmpty();
+        assertThat(result.err().strip().lines()).as(result.err()).hasSize(1);
+        assertThat(result.err()).hasSizeGreaterThan(15).doesNotContain("Exception", "\tat ");
+    }
+
+    // --- the wire ---
+
+    @Test
+    void aNodeSeesWhatIsSent() throws Exception {
+        CompletableFuture<Result> node = later(
+                "standin",
+                "node",
+                "--address",
+                "127.62.20.3",
+                "--port",
+                "1=artnet:404",
+                "--port",
+                "2=sacn:405",
+                "--seconds",
+                "5",
+                "--json");
+        Thread.sleep(800);
+        Result artnet = run(
+                "send",
+                "--protocol",
+                "artnet",
+                "--universe",
+                "404",
+                "--slot",
+                "37=255",
+                "--from",
+                "127.62.1.1",
+                "--seconds",
+                "1",
+                "--json");
+        Result sacn = run(
+                "send",
+                "--protocol",
+                "sacn",
+                "--universe",
+                "405",
+                "--slot",
+                "2=7",
+                "--from",
+                "127.62.1.2",
+                "--rate",
+                "20",
+                "--seconds",
+                "1",
+                "--json");
+        assertThat(artnet.exit()).isZero();
+        assertThat(artnet.json().get("delivery").asText()).isEqualTo("broadcast");
+        assertThat(artnet.json().get("packets").asInt()).isBetween(25, 45);
+        assertThat(sacn.json().get("delivery").asText()).isEqualTo("multicast");
+        assertThat(sacn.json().get("packets").asInt()).isBetween(12, 24);
+        Result seen = node.get();
+        assertThat(seen.exit()).isZero();
+        List<String> levels = seen.jsonLines().stream()
+                .filter(l -> l.get("event").asText().equals("level"))
+                .map(l -> l.get("port").asText() + l.get("slots"))
+                .toList();
+        assertThat(levels).contains("1{\"37\":255}", "2{\"2\":7}");
+        assertThat(seen.jsonLines().get(0).get("event").asText()).isEqualTo("ready");
+    }
+
+    @Test
+    void aConsoleFindsANodeAndAListenerListsIt() throws Exception {
+        CompletableFuture<Result> node = later(
+                "standin", "node", "--address", "127.62.20.4", "--port", "a=artnet:410", "--seconds", "5", "--json");
+        CompletableFuture<Result> listener =
+                later("listen", "--adapter", "127.62.30.1", "--universes", "411", "--seconds", "5", "--json");
+        Thread.sleep(600);
+        Result console = run(
+                "standin",
+                "console",
+                "--address",
+                "127.62.1.5",
+                "--universe",
+                "artnet:410",
+                "--universe",
+                "sacn:411",
+                "--slot",
+                "9=90",
+                "--seconds",
+                "3",
+                "--json");
+        assertThat(console.jsonLines())
+                .anyMatch(l -> l.get("event").asText().equals("node")
+                        && l.get("address").asText().equals("127.62.20.4"));
+        assertThat(node.get().out()).contains("\"slots\":{\"9\":90}", "poll-answered");
+        JsonNode streams = listener.get().json().get("streams");
+        assertThat(streams).anySatisfy(s -> {
+            assertThat(s.get("universe").asInt()).isEqualTo(411);
+            assertThat(s.get("source").asText()).isEqualTo("127.62.1.5");
+            assertThat(s.get("lost").asInt()).isZero();
+        });
+    }
+
+    @Test
+    void oscGoesFromOneToTheOther() throws Exception {
+        String port;
+        try (DatagramSocket free = new DatagramSocket(0)) {
+            port = String.valueOf(free.getLocalPort());
+        }
+        CompletableFuture<Result> listener = later("osc", "listen", "--port", port, "--seconds", "3", "--json");
+        await().pollInterval(Duration.ofMillis(300))
+                .atMost(Duration.ofSeconds(3))
+                .until(() -> {
+                    run("osc", "send", "127.0.0.1:" + port, "/fern/cue/go", "7", "0.5", "true", "now", "--json");
+                    return true;
+                });
+        Thread.sleep(900);
+        Result sent = run("osc", "send", "127.0.0.1:" + port, "/fern/cue/go", "7", "0.5", "true", "now");
+        assertThat(sent.out()).contains("UDP gives no answer");
+        List<JsonNode> seen = listener.get().jsonLines();
+        JsonNode last = seen.get(seen.size() - 1);
+        assertThat(last.get("address").asText()).isEqualTo("/fern/cue/go");
+        assertThat(last.get("arguments").toString()).isEqualTo("[\"7\",\"0.5\",\"true\",\"now\"]");
+    }
+}
