@@ -4,11 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Supplier;
-import javafx.geometry.Side;
-import javafx.scene.control.ContextMenu;
-import javafx.scene.control.MenuItem;
+import javafx.geometry.Bounds;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.VBox;
+import javafx.stage.Popup;
 import zentrel.app.document.OpenDocument;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
@@ -25,8 +26,10 @@ public final class GoToBox extends TextField {
 
     private final OpenDocument document;
     private final Supplier<List<Command>> commands;
-    private final ContextMenu menu = new ContextMenu();
+    private final VBox rows = new VBox();
+    private final Popup popup = new Popup();
     private List<Command> offered = List.of();
+    private int chosen;
 
     public GoToBox(OpenDocument document, Supplier<List<Command>> commands) {
         this.document = document;
@@ -35,46 +38,80 @@ public final class GoToBox extends TextField {
         setPrefWidth(250);
         setId("go-to");
         setAccessibleText("Go to, or do");
+        rows.getStyleClass().add("offers");
+        popup.getContent().add(rows);
         textProperty().addListener(o -> offer());
+        focusedProperty().addListener(o -> {
+            if (!isFocused()) {
+                popup.hide();
+            }
+        });
         setOnAction(e -> {
-            if (!offered.isEmpty()) {
-                run(offered.get(0));
+            if (chosen < offered.size()) {
+                run(offered.get(chosen));
             }
         });
-        setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
+        addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    }
+
+    private void keys(KeyEvent e) {
+        switch (e.getCode()) {
+            case DOWN -> choose(chosen + 1);
+            case UP -> choose(chosen - 1);
+            case ESCAPE -> {
+                if (getText().isEmpty()) {
+                    return; // then Esc is the window's
+                }
                 clear();
-                menu.hide();
             }
-        });
+            default -> {
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    private void choose(int index) {
+        if (!offered.isEmpty()) {
+            chosen = Math.floorMod(index, offered.size());
+            for (int i = 0; i < rows.getChildren().size(); i++) {
+                rows.getChildren().get(i).getStyleClass().remove("chosen");
+                if (i == chosen) {
+                    rows.getChildren().get(i).getStyleClass().add("chosen");
+                }
+            }
+        }
     }
 
     private void run(Command command) {
-        menu.hide();
+        popup.hide();
         clear();
         command.action().run();
     }
 
     private void offer() {
         String typed = getText().toLowerCase(Locale.ROOT).strip();
-        menu.hide();
-        if (typed.isEmpty()) {
-            offered = List.of();
-            return;
-        }
-        offered = matches(typed);
-        menu.getItems()
-                .setAll(offered.stream()
-                        .map(c -> {
-                            MenuItem item = new MenuItem(c.name());
-                            item.setMnemonicParsing(false);
-                            item.setOnAction(e -> run(c));
-                            return item;
-                        })
-                        .toList());
+        popup.hide();
+        offered = typed.isEmpty() ? List.of() : matches(typed);
+        rows.getChildren().setAll(offered.stream().map(this::row).toList());
+        choose(0);
         if (!offered.isEmpty() && getScene() != null && getScene().getWindow() != null && isFocused()) {
-            menu.show(this, Side.BOTTOM, 0, 0);
+            // A popup is a window of its own: it wears the colours of this one.
+            rows.getStylesheets().setAll(getScene().getStylesheets());
+            rows.getStyleClass().setAll("root", "offers");
+            rows.getStyleClass().addAll(getScene().getRoot().getStyleClass().contains("day") ? List.of("day") : List.of());
+            Bounds at = localToScreen(getBoundsInLocal());
+            rows.setPrefWidth(getWidth());
+            popup.show(getScene().getWindow(), at.getMinX(), at.getMaxY());
         }
+    }
+
+    private Label row(Command command) {
+        Label row = new Label(command.name());
+        row.setMaxWidth(Double.MAX_VALUE);
+        row.getStyleClass().add("offer");
+        row.setOnMousePressed(e -> run(command));
+        return row;
     }
 
     /** What fits the text, names that begin with it first. */

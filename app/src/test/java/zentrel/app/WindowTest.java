@@ -1,0 +1,370 @@
+package zentrel.app;
+
+import static java.util.concurrent.TimeUnit.SECONDS;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Fonts;
+import zentrel.check.Report;
+import zentrel.check.Severity;
+import zentrel.demo.FernlightTrail;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFile;
+import zentrel.plan.AdapterId;
+import zentrel.plan.FixtureId;
+import zentrel.plan.Plan;
+import zentrel.plan.PortId;
+import zentrel.plan.ReceiverId;
+import zentrel.plan.UniverseId;
+
+/** The real window under a real display: the whole journey of somebody who opens the demo. */
+@ExtendWith(ApplicationExtension.class)
+@SuppressWarnings("NullAway.Init")
+class WindowTest {
+    @TempDir
+    static Path home;
+
+    private OpenDocument document;
+    private MainWindow window;
+    private Stage stage;
+
+    @Start
+    void start(Stage given) throws Exception {
+        Fonts.load();
+        stage = given;
+        document = new OpenDocument(Files.createTempDirectory(home, "run"));
+        window = new MainWindow(given, document);
+        document.show(LoadedPlan.of(FernlightTrail.draft()));
+        given.show();
+    }
+
+    @AfterEach
+    void end() throws Exception {
+        fx(() -> {
+            window.bench().close();
+            document.close();
+            return true;
+        });
+    }
+
+    private static <T> T fx(Callable<T> work) {
+        CompletableFuture<T> result = new CompletableFuture<>();
+        Platform.runLater(() -> {
+            try {
+                result.complete(work.call());
+            } catch (Exception e) {
+                result.completeExceptionally(e);
+            }
+        });
+        return result.orTimeout(20, SECONDS).join();
+    }
+
+    private void settled(Callable<Boolean> condition) {
+        await().atMost(30, SECONDS).until(() -> fx(condition));
+    }
+
+    private Report report() {
+        settled(() -> document.reportProperty().get() != null);
+        return fx(() -> document.reportProperty().get());
+    }
+
+    private void opened() {
+        settled(() -> document.reportProperty().get() != null
+                && document.reportProperty().get().plan().equals(document.plan()));
+    }
+
+    private List<Node> all(Node root) {
+        List<Node> nodes = new ArrayList<>(List.of(root));
+        if (root instanceof javafx.scene.Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(c -> nodes.addAll(all(c)));
+        }
+        return nodes;
+    }
+
+    private boolean shows(String text) {
+        return fx(() -> all(stage.getScene().getRoot()).stream()
+                .anyMatch(n -> n instanceof Labeled l
+                        && l.getText() != null
+                        && l.getText().contains(text)));
+    }
+
+    private void waitFor(String text) {
+        await().atMost(30, SECONDS).until(() -> shows(text));
+    }
+
+    @Test
+    void openSelectSeeThePathFixUndoRedo(FxRobot robot) {
+        opened();
+        long broken = report().count(Severity.BROKEN);
+        assertThat(broken).isGreaterThan(7);
+        waitFor("13 broken");
+        robot.clickOn("#card-boathouse-node-rx");
+        waitFor("Hut desk → Port 1 of Boathouse node");
+        waitFor("broken at 4 of 10: none asked for 4");
+        waitFor("The two ends' wire numbers differ by one");
+        await().atMost(20, SECONDS).until(() -> robot.lookup("#fix").tryQuery().isPresent());
+        Button fix = robot.lookup("#fix").queryButton();
+        assertThat(fix.getText()).isEqualTo("Set Port 1 of Boathouse node to 4");
+        robot.clickOn(fix);
+        settled(() -> document.reportProperty()
+                .get()
+                .finding("universe.off-by-one@boathouse-node.p1")
+                .isEmpty());
+        assertThat(fx(() -> document.unsavedProperty().get())).isTrue();
+        assertThat(report().count(Severity.BROKEN)).isEqualTo(broken - 1);
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.reportProperty()
+                .get()
+                .finding("universe.off-by-one@boathouse-node.p1")
+                .isPresent());
+        assertThat(fx(() -> document.unsavedProperty().get())).isFalse();
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
+        settled(() -> document.reportProperty()
+                .get()
+                .finding("universe.off-by-one@boathouse-node.p1")
+                .isEmpty());
+    }
+
+    @Test
+    void everythingByKeyboard(FxRobot robot) {
+        opened();
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        robot.write("501 boat");
+        robot.push(KeyCode.ENTER);
+        settled(() -> new FixtureId("f501").equals(document.selectionProperty().get()));
+        waitFor("Hut desk → Port 1 of Boathouse node");
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        assertThat(fx(() -> window.shownStage())).isEqualTo(2);
+        waitFor("239.255.0.10");
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        waitFor("10.41.20.1");
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
+        waitFor("Start the stand-ins");
+        robot.push(KeyCode.ESCAPE);
+        settled(() -> document.selectionProperty().get() == null);
+        // Tab reaches something everywhere, and what has the focus can be named.
+        Set<String> reached = new java.util.LinkedHashSet<>();
+        for (int stageNumber = 0; stageNumber < 4; stageNumber++) {
+            robot.push(KeyCode.CONTROL, KeyCode.valueOf("DIGIT" + (stageNumber + 1)));
+            for (int i = 0; i < 12; i++) {
+                robot.push(KeyCode.TAB);
+                reached.add(fx(() -> {
+                    Node owner = stage.getScene().getFocusOwner();
+                    return owner == null ? "nothing" : nameOf(owner);
+                }));
+            }
+        }
+        assertThat(reached).hasSizeGreaterThan(12).doesNotContain("", "nothing");
+    }
+
+    private static String nameOf(Node node) {
+        String accessible = node.getAccessibleText();
+        if (accessible != null && !accessible.isBlank()) {
+            return accessible;
+        }
+        if (node instanceof Labeled l && l.getText() != null) {
+            return l.getText();
+        }
+        return node instanceof TextInputControl t && t.getPromptText() != null ? t.getPromptText() : "";
+    }
+
+    @Test
+    void everyControlHasAName() {
+        opened();
+        fx(() -> {
+            document.select(new ReceiverId("boathouse-node-rx"));
+            return true;
+        });
+        for (int i = 0; i < 4; i++) {
+            int number = i;
+            List<String> nameless = fx(() -> {
+                window.showStage(number);
+                stage.getScene().getRoot().applyCss();
+                stage.getScene().getRoot().layout();
+                return all(stage.getScene().getRoot()).stream()
+                        .filter(Node::isFocusTraversable)
+                        .filter(n -> nameOf(n).isBlank())
+                        .map(Node::toString)
+                        .toList();
+            });
+            assertThat(nameless).as("stage %d", i).isEmpty();
+        }
+    }
+
+    @Test
+    void aLevelRaisedAtTheConsoleLightsTheFixture(FxRobot robot) {
+        opened();
+        fx(() -> {
+            window.showStage(3);
+            document.select(new FixtureId("f104"));
+            return true;
+        });
+        robot.clickOn("#bench-start");
+        waitFor("stand-ins run on loopback");
+        assertThat(fx(() -> window.bench().isArmed())).isFalse();
+        robot.clickOn("#bench-raise");
+        waitFor("Output is not armed");
+        robot.clickOn("#bench-arm");
+        waitFor("ARMED");
+        robot.clickOn("#bench-raise");
+        waitFor("slot 55 = 255");
+        waitFor("slot lit");
+        fx(() -> {
+            document.select(new zentrel.plan.LinkId("go-link"));
+            return true;
+        });
+        robot.clickOn("#bench-cue");
+        waitFor("did not arrive"); // the draft's mistake: it goes to a port where nobody listens
+        robot.push(KeyCode.F12);
+        settled(() -> !window.bench().isArmed());
+    }
+
+    @Test
+    void saveReopenAndBadFilesLeaveThePlanOpen(FxRobot robot) throws Exception {
+        opened();
+        Path file = home.resolve("trail.zentrel.json");
+        fx(() -> {
+            document.apply(new zentrel.plan.Edit("Call it Night", p -> p.withName("Night")));
+            document.save(file);
+            return true;
+        });
+        settled(() -> document.file().isPresent() && !document.unsavedProperty().get());
+        assertThat(PlanFile.open(file).plan().name()).isEqualTo("Night");
+        Path bad = Files.writeString(
+                home.resolve("bad.json"), "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"a\",\"kind\":\"toaster\"}]}");
+        fx(() -> {
+            window.openFile(bad);
+            return true;
+        });
+        waitFor("hosts[0].kind (line 1)");
+        assertThat(fx(() -> document.plan().name())).isEqualTo("Night");
+        Path small = home.resolve("small.json");
+        PlanFile.save(LoadedPlan.of(Plan.EMPTY.withName("Small")), small);
+        fx(() -> {
+            window.openFile(small);
+            return true;
+        });
+        settled(() -> document.plan().name().equals("Small"));
+        waitFor("This plan is empty");
+    }
+
+    @Test
+    void anAddressIsEditedInPlace(FxRobot robot) {
+        opened();
+        fx(() -> {
+            window.showStage(1);
+            document.select(new AdapterId("jetty-node.network"));
+            return true;
+        });
+        waitFor("One address on two adapters");
+        robot.interact(() -> robot.lookup("#address-list").queryListView().requestFocus());
+        robot.push(KeyCode.F2);
+        await().atMost(10, SECONDS)
+                .until(() -> robot.lookup("#address-field").tryQuery().isPresent());
+        robot.push(KeyCode.CONTROL, KeyCode.A);
+        robot.write("10.41.22.999");
+        robot.push(KeyCode.ENTER);
+        waitFor("999 is above 255");
+        robot.push(KeyCode.F2);
+        await().atMost(10, SECONDS)
+                .until(() -> robot.lookup("#address-field").tryQuery().isPresent());
+        robot.push(KeyCode.CONTROL, KeyCode.A);
+        robot.write("10.41.22.77");
+        robot.push(KeyCode.ENTER);
+        settled(() -> document.reportProperty()
+                .get()
+                .finding("address.duplicate@jetty-node.network")
+                .isEmpty());
+        assertThat(fx(() -> document.plan()
+                        .index()
+                        .adapter(new AdapterId("jetty-node.network"))
+                        .addresses()
+                        .get(0)
+                        .inForce()))
+                .hasToString("10.41.22.77/16");
+    }
+
+    @Test
+    void unsavedWorkComesBackAfterAKill(FxRobot robot) throws Exception {
+        opened();
+        Path folder = Files.createTempDirectory(home, "killed");
+        // What a killed process leaves: a journal whose lock nobody holds.
+        Path journal = Files.createDirectories(folder.resolve("journal")).resolve("dead.journal.json");
+        OpenDocument other = fx(() -> new OpenDocument(folder));
+        Files.writeString(
+                journal,
+                "{\"plan\":"
+                        + new String(
+                                zentrel.file.PlanWriter.write(
+                                        LoadedPlan.of(FernlightTrail.ready().withName("Rescued"))),
+                                java.nio.charset.StandardCharsets.UTF_8)
+                        + "}");
+        fx(() -> {
+            other.offerLeftWork();
+            return true;
+        });
+        settled(() -> other.noticeProperty().get() != null);
+        assertThat(fx(() -> other.noticeProperty().get().text())).contains("Unsaved work on Rescued");
+        fx(() -> {
+            other.noticeProperty().get().onAction().run();
+            return true;
+        });
+        settled(() ->
+                other.plan().name().equals("Rescued") && other.unsavedProperty().get());
+        await().atMost(10, SECONDS).until(() -> !Files.exists(journal));
+        fx(() -> {
+            other.close();
+            return true;
+        });
+    }
+
+    @Test
+    void selectionIsSharedByAllStages() {
+        opened();
+        fx(() -> {
+            window.showStage(2);
+            document.select(new UniverseId("u8"));
+            return true;
+        });
+        waitFor("U8  Paths");
+        waitFor("The two ends use different protocols");
+        fx(() -> {
+            document.select(new PortId("paths-node.p1"));
+            window.showStage(0);
+            return true;
+        });
+        waitFor("Port 1 of Paths node");
+        assertThat(fx(() -> all(stage.getScene().getRoot()).stream()
+                        .filter(n -> n.getStyleClass().contains("tick"))
+                        .count()))
+                .isEqualTo(4L);
+        Label title = fx(() -> (Label) all(stage.getScene().getRoot()).stream()
+                .filter(n -> n.getStyleClass().contains("title"))
+                .findFirst()
+                .orElseThrow());
+        assertThat(title.getText()).isEqualTo("Port 1 of Paths node");
+    }
+}
