@@ -99,7 +99,8 @@ public final class GoToBox extends TextField {
             // A popup is a window of its own: it wears the colours of this one.
             rows.getStylesheets().setAll(getScene().getStylesheets());
             rows.getStyleClass().setAll("root", "offers");
-            rows.getStyleClass().addAll(getScene().getRoot().getStyleClass().contains("day") ? List.of("day") : List.of());
+            rows.getStyleClass()
+                    .addAll(getScene().getRoot().getStyleClass().contains("day") ? List.of("day") : List.of());
             Bounds at = localToScreen(getBoundsInLocal());
             rows.setPrefWidth(getWidth());
             popup.show(getScene().getWindow(), at.getMinX(), at.getMaxY());

@@ -1,0 +1,98 @@
+package zentrel.speed;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import zentrel.demo.PlanSketch;
+import zentrel.plan.ApplicationKind;
+import zentrel.plan.Break;
+import zentrel.plan.Delivery;
+import zentrel.plan.HostKind;
+import zentrel.plan.OperatingSystem;
+import zentrel.plan.Plan;
+import zentrel.plan.Port;
+import zentrel.plan.PortKind;
+import zentrel.plan.Protocol;
+import zentrel.plan.Purpose;
+import zentrel.plan.UniverseId;
+
+/** A rig of any size: four desks, the rest nodes of four ports, five fixtures a universe. One node in fifty is off by one. */
+public final class LargePlan {
+    private static final int DESKS = 4;
+
+    private LargePlan() {}
+
+    /** A plan with so many hosts, four universes for each node and five fixtures for each universe. */
+    public static Plan of(int hosts) {
+        PlanSketch s = new PlanSketch("Large");
+        s.segment("stream", "Stream", "10.0.0.0/8", false, false);
+        for (int d = 0; d < DESKS; d++) {
+            s.host(
+                    "desk" + d,
+                    "Desk " + d,
+                    HostKind.CONSOLE,
+                    "Hut",
+                    OperatingSystem.LINUX,
+                    "p",
+                    PlanSketch.adapter("desk" + d, "Stream", "stream", "10.9.1." + (d + 1) + "/8"));
+            s.application(
+                    "app" + d,
+                    "Desk " + d,
+                    "desk" + d,
+                    ApplicationKind.CONSOLE,
+                    "1",
+                    Map.of(Purpose.ARTNET_SEND, "desk" + d + ".stream", Purpose.SACN_SEND, "desk" + d + ".stream"));
+        }
+        int universe = 0;
+        for (int n = 0; n < hosts - DESKS; n++) {
+            String id = "node" + n;
+            s.host(
+                    id,
+                    "Node " + n,
+                    HostKind.NODE,
+                    "Yard",
+                    OperatingSystem.FIRMWARE,
+                    "p",
+                    PlanSketch.adapter(id, "Net", "stream", "10.9." + (2 + n / 200) + "." + (1 + n % 200) + "/8"));
+            s.application("fw" + n, "Firmware " + n, id, ApplicationKind.NODE, "", Map.of());
+            List<Port> ports = new ArrayList<>();
+            // 500 hosts make 2,000 universes: four a node, and one more on the first sixteen.
+            for (int p = 0; p < (n < 16 ? 5 : 4); p++) {
+                universe++;
+                String u = "u" + universe;
+                Protocol protocol = universe % 2 == 0 ? Protocol.SACN : Protocol.ARTNET;
+                s.universe(u, "Universe " + universe, universe);
+                s.stream(
+                        "s" + universe,
+                        "app" + universe % DESKS,
+                        u,
+                        protocol,
+                        protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND,
+                        100,
+                        false);
+                String port = id + ".p" + p;
+                ports.add(PlanSketch.port(
+                        port,
+                        "Port " + p,
+                        PortKind.DMX,
+                        protocol,
+                        n % 50 == 49 && p == 0 ? universe + 1 : universe,
+                        u));
+                s.line("l" + universe, "Line " + universe, port);
+                for (int f = 0; f < 5; f++) {
+                    s.fixture(
+                            "f" + universe + "." + f,
+                            String.valueOf(f),
+                            "Fixture",
+                            "Yard",
+                            "t",
+                            "l" + universe,
+                            new Break(new UniverseId(u), 1 + f * 40, 36));
+                }
+            }
+            s.receiver("rx" + n, "Node " + n, "fw" + n, Set.of(Protocol.ARTNET, Protocol.SACN), ports);
+        }
+        return s.plan();
+    }
+}

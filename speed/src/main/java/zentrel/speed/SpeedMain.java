@@ -1,0 +1,165 @@
+package zentrel.speed;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.infra.BenchmarkParams;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.VerboseMode;
+
+/** Measures and prints: machine, JVM, check and path by JMH, the start of the window beside a trivial one. */
+public final class SpeedMain {
+    private static final int PAIRS = 5;
+
+    private SpeedMain() {}
+
+    /** The argument is the checkout. */
+    public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
+        Path home = Path.of(args.length > 0 ? args[0] : ".");
+        System.out.printf(
+                Locale.ROOT,
+                "machine  %s, %d processors, %s %s%n",
+                cpu(),
+                Runtime.getRuntime().availableProcessors(),
+                System.getProperty("os.name"),
+                System.getProperty("os.version"));
+        System.out.printf(
+                "JVM      %s %s%n", System.getProperty("java.vm.name"), System.getProperty("java.vm.version"));
+        plans();
+        windows(home);
+    }
+
+    private static String cpu() throws IOException {
+        Path info = Path.of("/proc/cpuinfo");
+        if (!Files.exists(info)) {
+            return System.getProperty("os.arch");
+        }
+        return Files.readAllLines(info).stream()
+                .filter(l -> l.startsWith("model name"))
+                .findFirst()
+                .map(l -> l.substring(l.indexOf(':') + 1).strip())
+                .orElse(System.getProperty("os.arch"));
+    }
+
+    private static void plans() throws RunnerException {
+        Collection<RunResult> results = new Runner(new OptionsBuilder()
+                        .include(PlanBenchmark.class.getSimpleName())
+                        .verbosity(VerboseMode.SILENT)
+                        .shouldFailOnError(true)
+                        .build())
+                .run();
+        double small = 0;
+        double large = 0;
+        for (RunResult result : results) {
+            BenchmarkParams params = result.getParams();
+            double[] iterations = result.getBenchmarkResults().iterator().next().getIterationResults().stream()
+                    .mapToDouble(r -> r.getPrimaryResult().getScore())
+                    .sorted()
+                    .toArray();
+            double median = iterations[iterations.length / 2];
+            String name = params.getBenchmark().substring(params.getBenchmark().lastIndexOf('.') + 1);
+            String hosts = params.getParam("hosts");
+            if (name.equals("fullCheck")) {
+                small = hosts.equals("125") ? median : small;
+                large = hosts.equals("500") ? median : large;
+            }
+            System.out.printf(
+                    Locale.ROOT,
+                    "%-17s %s hosts: %10.3f ms median of %d (%.3f to %.3f)%n",
+                    name,
+                    hosts,
+                    median / 1000,
+                    iterations.length,
+                    iterations[0] / 1000,
+                    iterations[iterations.length - 1] / 1000);
+        }
+        System.out.printf(Locale.ROOT, "growth of the full check for four times the size: %.2f×%n", large / small);
+    }
+
+    // --- the start of the window ---
+
+    private static void windows(Path home) throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("zentrel-speed");
+        String appJars = home.resolve("app/target/zentrel-app-0.1.0.jar") + ":" + jars(home.resolve("app/target/lib"));
+        String trivialJars =
+                home.resolve("speed/target/zentrel-speed-0.1.0.jar") + ":" + jars(home.resolve("speed/target/lib"));
+        List<String> zentrel =
+                List.of("-Dzentrel.home=" + folder, "-cp", appJars, "zentrel.app.Launcher", "demo:draft", "--once");
+        List<String> trivial = List.of("-cp", trivialJars, "zentrel.speed.TrivialWindow");
+        start(folder.resolve("zentrel.jsa"), true, zentrel);
+        start(folder.resolve("trivial.jsa"), true, trivial);
+        List<Long> ours = new ArrayList<>();
+        List<Long> theirs = new ArrayList<>();
+        for (int i = 0; i < PAIRS; i++) {
+            theirs.add(start(folder.resolve("trivial.jsa"), false, trivial));
+            ours.add(start(folder.resolve("zentrel.jsa"), false, zentrel));
+        }
+        long a = median(theirs);
+        long b = median(ours);
+        System.out.printf(
+                Locale.ROOT,
+                "first window, both with an AppCDS archive, median of %d pairs: trivial %d ms, Zentrel with the demo and its findings %d ms: %.2f×%n",
+                PAIRS,
+                a,
+                b,
+                (double) b / a);
+    }
+
+    private static String jars(Path folder) throws IOException {
+        try (var files = Files.list(folder)) {
+            return String.join(
+                    ":",
+                    files.map(Path::toString)
+                            .filter(f -> f.endsWith(".jar"))
+                            .sorted()
+                            .toList());
+        }
+    }
+
+    private static long median(List<Long> values) {
+        long[] sorted = values.stream().mapToLong(Long::longValue).sorted().toArray();
+        return sorted[sorted.length / 2];
+    }
+
+    /** Milliseconds from starting the process to its word that the window is there. */
+    private static long start(Path archive, boolean make, List<String> arguments)
+            throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(Arrays.asList(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                (make ? "-XX:ArchiveClassesAtExit=" : "-XX:SharedArchiveFile=") + archive,
+                "-Xlog:cds=off",
+                "-Xlog:cds+dynamic=off",
+                "-Dprism.order=sw"));
+        command.addAll(arguments);
+        long from = System.nanoTime();
+        Process process = new ProcessBuilder(command)
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
+        long ready = -1;
+        try (BufferedReader out =
+                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
+            for (String line = out.readLine(); line != null; line = out.readLine()) {
+                if (line.equals("ready")) {
+                    ready = (System.nanoTime() - from) / 1_000_000;
+                }
+            }
+        }
+        if (!process.waitFor(60, TimeUnit.SECONDS) || ready < 0) {
+            process.destroy();
+            throw new IOException("The window did not come: " + String.join(" ", command));
+        }
+        return ready;
+    }
+}
