@@ -26,7 +26,17 @@ import zentrel.plan.Stream;
 
 /** What judging needs to know of the whole plan, worked out once. */
 final class PathContext {
-    private record WireKey(Protocol protocol, int wire) {}
+    private record WireKey(Protocol protocol, int wire) {
+        @Override
+        public boolean equals(Object o) {
+            return o instanceof WireKey other && protocol == other.protocol && wire == other.wire;
+        }
+
+        @Override
+        public int hashCode() {
+            return 31 * protocol.hashCode() + wire;
+        }
+    }
 
     final Plan plan;
     final PlanIndex index;

@@ -219,6 +219,9 @@ public final class Plan {
 
     @Override
     public boolean equals(Object o) {
+        if (this == o) {
+            return true; // most plans that are compared are the same one
+        }
         return o instanceof Plan p
                 && name.equals(p.name)
                 && segments.equals(p.segments)

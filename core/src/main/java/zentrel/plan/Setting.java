@@ -23,6 +23,16 @@ public record Setting<T>(T planned, T inForce) {
     }
 
     @Override
+    public boolean equals(Object o) {
+        return o instanceof Setting<?> other && planned.equals(other.planned) && inForce.equals(other.inForce);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * planned.hashCode() + inForce.hashCode();
+    }
+
+    @Override
     public String toString() {
         return isPending() ? planned + " (now " + inForce + ")" : String.valueOf(planned);
     }

@@ -109,14 +109,19 @@ public final class AddressesStage implements StageView {
     }
 
     @Override
+    public void shown() {
+        refresh();
+    }
+
+    @Override
     public Set<String> concerns() {
         return Set.of("address.", "adapter.");
     }
 
     private void refresh() {
         Report report = document.reportProperty().get();
-        if (report == null) {
-            return;
+        if (report == null || pane.getScene() == null) {
+            return; // what nobody sees is drawn when it is shown
         }
         PlanIndex index = report.plan().index();
         rulers.getChildren().clear();

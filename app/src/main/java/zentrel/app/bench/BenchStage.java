@@ -209,6 +209,11 @@ public final class BenchStage implements StageView {
     }
 
     @Override
+    public void shown() {
+        picture();
+    }
+
+    @Override
     public Set<String> concerns() {
         return Set.of();
     }
@@ -455,6 +460,9 @@ public final class BenchStage implements StageView {
     }
 
     private void picture() {
+        if (pane.getScene() == null) {
+            return; // drawn when it is shown
+        }
         stations.getChildren().clear();
         lamps.getChildren().clear();
         Stream stream = streams.getValue();

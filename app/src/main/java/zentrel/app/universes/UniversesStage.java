@@ -96,14 +96,19 @@ public final class UniversesStage implements StageView {
     }
 
     @Override
+    public void shown() {
+        refresh();
+    }
+
+    @Override
     public Set<String> concerns() {
         return Set.of("universe.");
     }
 
     private void refresh() {
         Report report = document.reportProperty().get();
-        if (report == null) {
-            return;
+        if (report == null || pane.getScene() == null) {
+            return; // what nobody sees is drawn when it is shown
         }
         refreshing = true;
         list.getItems().setAll(report.plan().universes());
