@@ -63,6 +63,8 @@ public final class ConsoleStandin implements AutoCloseable {
 
     private record Subscriber(Ipv4Address node, int portAddress) {}
 
+    private record Page(Ipv4Address node, int bindIndex) {}
+
     private final Wire wire;
     private final String name;
     private final UUID cid;
@@ -70,7 +72,7 @@ public final class ConsoleStandin implements AutoCloseable {
     private final Consumer<StandinEvent> listener;
     private final Map<String, Out> outs = new LinkedHashMap<>();
     private final Map<Subscriber, Long> subscribers = new HashMap<>();
-    private final Map<Ipv4Address, List<Integer>> reported = new HashMap<>();
+    private final Map<Page, List<Integer>> reported = new HashMap<>();
     private final ScheduledExecutorService clock;
     private final AtomicLong sent = new AtomicLong();
     private boolean terminating;
@@ -269,7 +271,7 @@ public final class ConsoleStandin implements AutoCloseable {
                 }
             }
         }
-        if (!addresses.equals(reported.put(node, addresses))) {
+        if (!addresses.equals(reported.put(new Page(node, reply.bindIndex()), addresses)) && !addresses.isEmpty()) {
             listener.accept(new StandinEvent.Found(node, addresses));
         }
     }

@@ -42,8 +42,8 @@ import zentrel.plan.Setting;
 /** Addresses: a ruler for each segment, drawn to the real numbers, and a list that edits in place. */
 public final class AddressesStage implements StageView {
     private static final double WIDTH = 800;
-    private static final double LEVEL = 15;
-    private static final int MOST_LEVELS = 9;
+    private static final double LEVEL = 13;
+    private static final int MOST_LEVELS = 14;
     private static final int FEWEST_LEVELS = 3;
     private static final double CHARACTER = 6.4;
 
@@ -62,15 +62,16 @@ public final class AddressesStage implements StageView {
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setPrefHeight(352);
-        scroll.setMinHeight(240);
+        scroll.setMinHeight(340);
         HBox head = new HBox(
-                column("Host", 180),
-                column("Adapter", 110),
-                column("Address", 150),
-                column("Mask", 140),
-                column("Segment", 90),
-                column("State", 110));
+                Texts.column("Host", 180),
+                Texts.column("Adapter", 110),
+                Texts.column("Address", 150),
+                Texts.column("Mask", 140),
+                Texts.column("Segment", 90),
+                Texts.column("State", 110));
         list.setId("address-list");
+        list.setPrefHeight(180);
         list.setAccessibleText("Adapters; F2 or Enter edits the address");
         list.setCellFactory(v -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
@@ -89,13 +90,6 @@ public final class AddressesStage implements StageView {
         });
         document.reportProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> refresh());
-    }
-
-    private static Label column(String title, double width) {
-        Label label = Texts.heading(title);
-        label.setPrefWidth(width);
-        label.setMinWidth(width);
-        return label;
     }
 
     @Override

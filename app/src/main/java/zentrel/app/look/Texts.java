@@ -26,6 +26,14 @@ public final class Texts {
         return label;
     }
 
+    /** The heading of a column of so many pixels. */
+    public static Label column(String title, double width) {
+        Label label = heading(title);
+        label.setMinWidth(width);
+        label.setPrefWidth(width);
+        return label;
+    }
+
     public static Label heading(String text) {
         return of(text, "heading");
     }

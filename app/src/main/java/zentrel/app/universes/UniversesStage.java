@@ -55,13 +55,13 @@ public final class UniversesStage implements StageView {
     public UniversesStage(OpenDocument document) {
         this.document = document;
         HBox head = new HBox(
-                column("Universe", NAME),
-                column("Art-Net", ARTNET),
-                column("sACN", SACN),
-                column("", 24),
-                column("Sent by", SENT),
-                column("Taken by", TAKEN),
-                column("Filled, 512 slots", SLOTS));
+                Texts.column("Universe", NAME),
+                Texts.column("Art-Net", ARTNET),
+                Texts.column("sACN", SACN),
+                Texts.column("", 24),
+                Texts.column("Sent by", SENT),
+                Texts.column("Taken by", TAKEN),
+                Texts.column("Filled, 512 slots", SLOTS));
         list.setId("universe-list");
         list.setFixedCellSize(40);
         list.setAccessibleText("Universes");
@@ -76,13 +76,6 @@ public final class UniversesStage implements StageView {
         });
         document.reportProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> follow());
-    }
-
-    private static Label column(String title, double width) {
-        Label label = Texts.heading(title);
-        label.setPrefWidth(width);
-        label.setMinWidth(width);
-        return label;
     }
 
     @Override
