@@ -12,6 +12,7 @@ import picocli.CommandLine.Command;
         description = "Plans and checks lighting networks: addresses, universes, signal paths.",
         subcommands = {
             CheckCommand.class,
+            RulesCommand.class,
             PathCommand.class,
             ApplyCommand.class,
             FmtCommand.class,

@@ -30,7 +30,9 @@ final class AddressNotAHost extends PathRule {
             for (Adapter adapter : host.adapters()) {
                 for (int i = 0; i < adapter.addresses().size(); i++) {
                     HostAddress address = adapter.addresses().get(i).inForce();
-                    Optional<String> reason = SpecialAddresses.notAHost(address);
+                    Optional<String> reason = adapter.needsCarrier()
+                            ? SpecialAddresses.notOnANetwork(address)
+                            : SpecialAddresses.notAHost(address);
                     if (reason.isPresent()) {
                         findings.add(unmet(
                                 Severity.BROKEN,

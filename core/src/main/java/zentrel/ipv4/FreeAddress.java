@@ -20,7 +20,8 @@ public final class FreeAddress {
         for (long i = 1; i <= tries; i++) {
             Ipv4Address candidate = subnet.network().plus((int) ((Integer.toUnsignedLong(offset) + i) % size));
             HostAddress asHost = new HostAddress(candidate, subnet.prefixLength());
-            if (!used.contains(candidate) && SpecialAddresses.notAHost(asHost).isEmpty()) {
+            if (!used.contains(candidate)
+                    && SpecialAddresses.notOnANetwork(asHost).isEmpty()) {
                 return Optional.of(candidate);
             }
         }

@@ -36,4 +36,14 @@ public final class SpecialAddresses {
         }
         return Optional.empty();
     }
+
+    /**
+     * Why {@code address} may not be given to an adapter that leads to a network: the reasons of {@link #notAHost}, and
+     * 127/8, which never leaves a host (RFC 1122 §3.2.1.3).
+     */
+    public static Optional<String> notOnANetwork(HostAddress address) {
+        return address.address().isLoopback()
+                ? Optional.of("is in 127/8, which never leaves a host (RFC 1122)")
+                : notAHost(address);
+    }
 }

@@ -206,6 +206,10 @@ final class FlowJudge {
         }
         Setting<Integer> set = port.wire().get();
         int waits = set.inForce();
+        if (!protocol.carries(wire)) {
+            hop.passes(port.id(), "as mended", "The number is judged where it is sent: " + wire + " does not exist.");
+            wire = waits; // hop 1 says what is wrong with it; from there on it is taken as mended
+        }
         int shown = to.shown(protocol, waits);
         hop.passes(
                 port.id(),

@@ -169,7 +169,7 @@ public final class Remedies {
 
     Edit openFirewall(Host host, Traffic traffic) {
         return new Edit(
-                "Let " + traffic.word() + " in through the firewall of " + host.name(),
+                "Let " + traffic.title() + " in through the firewall of " + host.name(),
                 p -> p.withHost(host.id(), h -> {
                     Set<Traffic> allowed = new HashSet<>(h.firewall().allows());
                     allowed.add(traffic);

@@ -415,7 +415,9 @@ final class TransportJudge {
     private void notAHost(HopDraft hop, Reason reason, Adapter adapter) {
         for (int i = 0; i < adapter.addresses().size(); i++) {
             HostAddress address = adapter.addresses().get(i).inForce();
-            Optional<String> why = SpecialAddresses.notAHost(address);
+            Optional<String> why = adapter.needsCarrier()
+                    ? SpecialAddresses.notOnANetwork(address)
+                    : SpecialAddresses.notAHost(address);
             if (why.isPresent()) {
                 hop.broken(
                         reason,
@@ -733,7 +735,7 @@ final class TransportJudge {
                     Reason.FIREWALL,
                     to.id(),
                     "firewall bars it",
-                    "The firewall of " + to.name() + " bars " + s.traffic().word() + " from outside. Let it in.",
+                    "The firewall of " + to.name() + " bars " + s.traffic().title() + " from outside. Let it in.",
                     List.of(remedies.openFirewall(to, s.traffic())));
         }
         if (!contains(listening, in)) {

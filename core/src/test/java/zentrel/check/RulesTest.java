@@ -212,6 +212,31 @@ class RulesTest {
     }
 
     @Test
+    void thePublishedCatalogueIsTheOneInForce() throws java.io.IOException {
+        assertThat(java.nio.file.Files.readString(java.nio.file.Path.of("..", "docs", "rules.md")))
+                .as("written by: ./zentrel rules > docs/rules.md")
+                .isEqualTo(Catalogue.page());
+    }
+
+    @Test
+    void anAddressInsideTheHostIsNoneOnANetwork() {
+        Plan plan = address(PIER, "node-a.net", "127.0.0.9/8");
+        Report report = Check.run(plan);
+        Finding finding = report.finding("address.not-a-host@node-a.net").orElseThrow();
+        assertThat(finding.text()).contains("127.0.0.9, which is in 127/8, which never leaves a host (RFC 1122)");
+        assertThat(report.findings().stream().flatMap(f -> Fixes.proven(report, f).stream()))
+                .isNotEmpty()
+                .noneMatch(f -> f.text().contains(" 127."));
+    }
+
+    @Test
+    void aNumberOutsideTheProtocolIsNoSecondMistakeAtThePort() {
+        assertThat(Check.run(stream("s3", s -> s.withWire(40000))).findings())
+                .extracting(Finding::id)
+                .containsExactly("universe.number-range@s3");
+    }
+
+    @Test
     void aRuleThatMetNoSubjectSaysSo() {
         Report empty = Check.run(Plan.EMPTY);
         assertThat(empty.findings()).isEmpty();
