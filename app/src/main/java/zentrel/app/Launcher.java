@@ -1,5 +1,6 @@
 package zentrel.app;
 
+import java.util.List;
 import java.util.logging.Level;
 import java.util.logging.Logger;
 import javafx.application.Application;
@@ -13,6 +14,7 @@ public final class Launcher {
 
     public static void main(String[] args) {
         JAVAFX.setLevel(Level.SEVERE);
+        ZentrelApp.begin(List.of(args));
         Application.launch(ZentrelApp.class, args);
     }
 }

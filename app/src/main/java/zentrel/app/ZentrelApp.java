@@ -3,21 +3,33 @@ package zentrel.app;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import javafx.animation.AnimationTimer;
+import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
+import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Fonts;
-import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
+import zentrel.plan.Plan;
 
 /** The JavaFX application. Arguments: a plan file or {@code demo:NAME}, {@code --shots DIR}, {@code --once}. */
 public final class ZentrelApp extends Application {
+    /** How long the window waits for its plan before it opens without, in milliseconds. */
+    private static final double PATIENCE_MILLIS = 600;
+
+    private static CompletableFuture<FirstPlan> first = new CompletableFuture<>();
+
     private @Nullable OpenDocument document;
     private @Nullable MainWindow window;
+
+    /** Begins to read and check the plan that the arguments name; called before JavaFX is started. */
+    static void begin(List<String> arguments) {
+        first = FirstPlan.begin(arguments);
+    }
 
     @Override
     public void start(Stage stage) {
@@ -27,18 +39,7 @@ public final class ZentrelApp extends Application {
         MainWindow shown = new MainWindow(stage, open);
         document = open;
         window = shown;
-        Optional<String> plan =
-                arguments.stream().filter(a -> !a.startsWith("--")).findFirst();
         int shots = arguments.indexOf("--shots");
-        if (shots >= 0) {
-            plan = arguments.subList(0, shots).stream()
-                    .filter(a -> !a.startsWith("--"))
-                    .findFirst();
-        }
-        plan.ifPresent(p -> openFirst(open, p));
-        if (plan.isEmpty()) {
-            open.show(LoadedPlan.of(zentrel.plan.Plan.EMPTY));
-        }
         if (arguments.contains("--once")) {
             open.reportProperty().addListener(o -> endAfterTheNextPictures());
         } else if (shots >= 0 && shots + 1 < arguments.size()) {
@@ -46,7 +47,30 @@ public final class ZentrelApp extends Application {
         } else {
             open.offerLeftWork();
         }
-        stage.show();
+        FirstPlan ready = first.getNow(null);
+        if (ready != null) {
+            show(stage, open, ready);
+            return;
+        }
+        PauseTransition patience = new PauseTransition(Duration.millis(PATIENCE_MILLIS));
+        patience.setOnFinished(e -> stage.show());
+        patience.play();
+        CompletableFuture<FirstPlan> unused = first.whenComplete((plan, failure) -> Platform.runLater(() -> {
+            patience.stop();
+            if (plan != null) {
+                show(stage, open, plan);
+            } else {
+                open.show(LoadedPlan.of(Plan.EMPTY));
+                open.tell("The plan could not be opened: " + failure + ".");
+                stage.show();
+            }
+        }));
+    }
+
+    private static void show(Stage stage, OpenDocument open, FirstPlan plan) {
+        open.show(plan.loaded(), plan.report(), plan.file());
+        plan.problem().ifPresent(open::tell);
+        open.whenWorkedOut(stage::show); // so that the first picture is whole and is laid out once
     }
 
     /** For measuring the start: says when the window shows the findings, and ends. */
@@ -62,21 +86,6 @@ public final class ZentrelApp extends Application {
                 }
             }
         }.start();
-    }
-
-    private static void openFirst(OpenDocument document, String plan) {
-        Optional<LoadedPlan> demo = plan.startsWith("demo:")
-                ? FernlightTrail.named(plan.substring("demo:".length())).map(LoadedPlan::of)
-                : Optional.empty();
-        if (demo.isPresent()) {
-            document.show(demo.get());
-        } else if (plan.startsWith("demo:")) {
-            document.show(LoadedPlan.of(zentrel.plan.Plan.EMPTY));
-            document.tell("There is no demo plan \"" + plan + "\"; there are demo:draft and demo:ready.");
-        } else {
-            document.show(LoadedPlan.of(zentrel.plan.Plan.EMPTY));
-            document.open(Path.of(plan));
-        }
     }
 
     /** Where journal and recent plans are kept: ZENTREL_HOME, else .zentrel in the user's home. */

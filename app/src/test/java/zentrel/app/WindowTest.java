@@ -106,9 +106,10 @@ class WindowTest {
 
     private boolean shows(String text) {
         return fx(() -> all(stage.getScene().getRoot()).stream()
-                .anyMatch(n -> n instanceof Labeled l
-                        && l.getText() != null
-                        && l.getText().contains(text)));
+                .anyMatch(n -> (n instanceof Labeled l
+                                && l.getText() != null
+                                && l.getText().contains(text))
+                        || (n instanceof javafx.scene.text.Text t && t.getText().contains(text))));
     }
 
     private void waitFor(String text) {

@@ -30,7 +30,20 @@ public final class PlanSketch {
 
     public Plan plan() {
         return new Plan(
-                name, segments, hosts, applications, universes, streams, receivers, lines, fixtures, links, sessions);
+                name,
+                segments,
+                hosts,
+                applications,
+                universes,
+                streams,
+                receivers,
+                lines,
+                fixtures,
+                links,
+                sessions,
+                List.of(),
+                List.of(),
+                List.of());
     }
 
     public PlanSketch segment(String id, String title, String subnet, boolean wayOut, boolean guests) {

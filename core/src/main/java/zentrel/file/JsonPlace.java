@@ -220,13 +220,14 @@ final class JsonPlace {
         }
     }
 
-    /** A plain value, in force as planned, or {@code {"planned": …, "inForce": …}}. */
+    /** A plain value, in force as planned, or {@code {"planned": …, "inForce": …, "entered": …}}. */
     <T> Setting<T> setting(Function<JsonPlace, T> value) {
         if (node.isObject() && (node.has("planned") || node.has("inForce"))) {
             T planned = value.apply(has("planned") ? child("planned") : child("inForce"));
             T inForce = value.apply(has("inForce") ? child("inForce") : child("planned"));
+            boolean entered = bool("entered", false);
             done();
-            return new Setting<>(planned, inForce);
+            return new Setting<>(planned, inForce, entered);
         }
         return Setting.of(value.apply(this));
     }

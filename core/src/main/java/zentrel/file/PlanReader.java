@@ -217,6 +217,7 @@ public final class PlanReader {
         root.requireObject();
         int format = root.need("zentrel-plan").integer(1, Integer.MAX_VALUE);
         String name = root.text("name", "Untitled");
+        List<Profile> profiles = profiles(root);
         Plan plan = new Plan(
                 name,
                 all(root, "segments", this::segment),
@@ -228,7 +229,10 @@ public final class PlanReader {
                 all(root, "lines", this::line),
                 all(root, "fixtures", this::fixture),
                 all(root, "links", this::link),
-                all(root, "sessions", this::session));
+                all(root, "sessions", this::session),
+                all(root, "cables", this::cable),
+                all(root, "copies", this::copy),
+                profiles);
         root.done();
         if (format > FORMAT) {
             unknown.add(new UnknownFields.Field(
@@ -263,7 +267,29 @@ public final class PlanReader {
                 p.optional("profile").map(JsonPlace::text),
                 all(p, "adapters", this::adapter),
                 p.optional("firewall").map(this::firewall).orElse(Firewall.OPEN),
-                p.bool("sourceCheck", false));
+                p.bool("sourceCheck", false),
+                p.optional("power").map(this::power).orElse(Power.ON));
+    }
+
+    private Power power(JsonPlace p) {
+        p.requireObject();
+        Power power = new Power(
+                p.bool("on", true),
+                p.list("supplies").stream().map(JsonPlace::text).toList());
+        p.done();
+        return power;
+    }
+
+    private List<Profile> profiles(JsonPlace root) {
+        Map<String, JsonPlace> known = new HashMap<>();
+        return all(root, "profiles", p -> {
+            Profile profile = ProfileFields.read(p);
+            JsonPlace earlier = known.putIfAbsent(profile.id(), p);
+            if (earlier != null) {
+                throw p.wrong("the profile \"" + profile.id() + "\" is already described at " + earlier.path());
+            }
+            return profile;
+        });
     }
 
     private Firewall firewall(JsonPlace p) {
@@ -336,10 +362,15 @@ public final class PlanReader {
                 bindings,
                 outputs,
                 screen,
-                p.optional("osc").map(this::osc));
+                p.optional("osc").map(this::osc),
+                new Installed(
+                        p.optional("profile").map(JsonPlace::text),
+                        p.optional("licence").map(JsonPlace::text),
+                        p.list("attached").stream().map(JsonPlace::text).toList(),
+                        p.optional("show").map(s -> s.setting(JsonPlace::text))));
     }
 
-    private static <E extends Enum<E> & Word> E named(JsonPlace place, String word, Class<E> type) {
+    static <E extends Enum<E> & Word> E named(JsonPlace place, String word, Class<E> type) {
         List<String> words = new ArrayList<>();
         for (E constant : type.getEnumConstants()) {
             if (constant.word().equals(word)) {
@@ -464,7 +495,63 @@ public final class PlanReader {
 
     private Line line(JsonPlace p) {
         LineId id = declare(p, LineId::new, LineId.class);
-        return new Line(id, p.text("name", id.value()), refer(p.need("port"), PortId::new, PortId.class));
+        return new Line(
+                id,
+                p.text("name", id.value()),
+                refer(p.need("port"), PortId::new, PortId.class),
+                p.optional("via").map(this::via));
+    }
+
+    private Via via(JsonPlace p) {
+        p.requireObject();
+        Via via = new Via(
+                refer(p.need("device"), HostId::new, HostId.class), refer(p.need("from"), LineId::new, LineId.class));
+        p.done();
+        return via;
+    }
+
+    /** Read after everything that a cable may end at, so that an end is known for what it is. */
+    private Cable cable(JsonPlace p) {
+        CableId id = declare(p, CableId::new, CableId.class);
+        return new Cable(
+                id,
+                p.text("name", id.value()),
+                p.word("kind", CableKind.class, CableKind.NETWORK),
+                end(p.need("from")),
+                end(p.need("to")),
+                p.bool("connected", true));
+    }
+
+    private Id end(JsonPlace p) {
+        String text = p.text();
+        Class<? extends Id> type = types.get(text);
+        if (HostId.class.equals(type)) {
+            return new HostId(text);
+        }
+        if (AdapterId.class.equals(type)) {
+            return new AdapterId(text);
+        }
+        if (PortId.class.equals(type)) {
+            return new PortId(text);
+        }
+        if (LineId.class.equals(type)) {
+            return new LineId(text);
+        }
+        if (FixtureId.class.equals(type)) {
+            return new FixtureId(text);
+        }
+        throw p.wrong("a cable ends at a host, an adapter, a port, a line or a fixture, and the plan has none called \""
+                + text + "\"");
+    }
+
+    private TypedCopy copy(JsonPlace p) {
+        CopyId id = declare(p, CopyId::new, CopyId.class);
+        return new TypedCopy(
+                id,
+                p.text("name", id.value()),
+                refer(p.need("owner"), ApplicationId::new, ApplicationId.class),
+                refer(p.need("of"), AdapterId::new, AdapterId.class),
+                p.need("value").setting(v -> v.parsed(Ipv4Address::parse)));
     }
 
     private Fixture fixture(JsonPlace p) {
@@ -484,7 +571,8 @@ public final class PlanReader {
                 p.text("type", ""),
                 p.optional("line").map(l -> refer(l, LineId::new, LineId.class)),
                 breaks,
-                p.bool("sharesSlots", false));
+                p.bool("sharesSlots", false),
+                p.optional("unitLoads").map(l -> l.number(0, 32)).orElse(1.0));
     }
 
     private ControlLink link(JsonPlace p) {

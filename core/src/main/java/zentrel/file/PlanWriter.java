@@ -55,6 +55,9 @@ public final class PlanWriter {
         all(root, "fixtures", plan.fixtures(), PlanWriter::fixture);
         all(root, "links", plan.links(), PlanWriter::link);
         all(root, "sessions", plan.sessions(), PlanWriter::session);
+        all(root, "cables", plan.cables(), PlanWriter::cable);
+        all(root, "copies", plan.copies(), PlanWriter::copy);
+        all(root, "profiles", plan.profiles(), ProfileFields::write);
         putBack(root, loaded.unknown());
         return root;
     }
@@ -113,7 +116,7 @@ public final class PlanWriter {
 
     // --- helpers ---
 
-    private static <T> void all(ObjectNode owner, String field, List<T> items, BiConsumer<ObjectNode, T> writer) {
+    static <T> void all(ObjectNode owner, String field, List<T> items, BiConsumer<ObjectNode, T> writer) {
         if (!items.isEmpty()) {
             ArrayNode array = owner.putArray(field);
             for (T item : items) {
@@ -129,6 +132,9 @@ public final class PlanWriter {
         ObjectNode node = JSON.objectNode();
         node.set("planned", value.apply(setting.planned()));
         node.set("inForce", value.apply(setting.inForce()));
+        if (setting.entered()) {
+            node.put("entered", true);
+        }
         return node;
     }
 
@@ -139,13 +145,13 @@ public final class PlanWriter {
         }
     }
 
-    private static void flag(ObjectNode n, String field, boolean value, boolean usual) {
+    static void flag(ObjectNode n, String field, boolean value, boolean usual) {
         if (value != usual) {
             n.put(field, value);
         }
     }
 
-    private static void text(ObjectNode n, String field, String value, String usual) {
+    static void text(ObjectNode n, String field, String value, String usual) {
         if (!value.equals(usual)) {
             n.put(field, value);
         }
@@ -189,6 +195,11 @@ public final class PlanWriter {
             if (!h.firewall().allows().isEmpty()) {
                 words(f, "allows", h.firewall().allows());
             }
+        }
+        if (!h.power().equals(Power.ON)) {
+            ObjectNode power = n.putObject("power");
+            flag(power, "on", h.power().on(), true);
+            texts(power, "supplies", h.power().supplies());
         }
         all(n, "adapters", h.adapters(), PlanWriter::adapter);
     }
@@ -259,11 +270,24 @@ public final class PlanWriter {
             o.set("port", setting(osc.port(), JSON::numberNode));
             flag(o, "receiving", osc.receiving(), true);
             flag(o, "handling", osc.handling(), true);
-            if (!osc.targets().isEmpty()) {
-                ArrayNode targets = o.putArray("targets");
-                osc.targets().forEach(targets::add);
-            }
+            texts(o, "targets", osc.targets());
         });
+        installed(n, a.installed());
+    }
+
+    private static void installed(ObjectNode n, Installed installed) {
+        installed.profile().ifPresent(x -> n.put("profile", x));
+        installed.licence().ifPresent(x -> n.put("licence", x));
+        texts(n, "attached", installed.attached());
+        installed.show().ifPresent(x -> n.set("show", setting(x, JSON::textNode)));
+    }
+
+    /** A list of texts, left out where it is empty. */
+    static void texts(ObjectNode n, String field, List<String> items) {
+        if (!items.isEmpty()) {
+            ArrayNode array = n.putArray(field);
+            items.forEach(array::add);
+        }
     }
 
     private static JsonNode binding(Binding b) {
@@ -330,6 +354,25 @@ public final class PlanWriter {
     private static void line(ObjectNode n, Line l) {
         named(n, l);
         n.put("port", l.port().value());
+        l.via()
+                .ifPresent(v -> n.putObject("via")
+                        .put("device", v.device().value())
+                        .put("from", v.from().value()));
+    }
+
+    private static void cable(ObjectNode n, Cable c) {
+        named(n, c);
+        word(n, "kind", c.kind(), CableKind.NETWORK);
+        n.put("from", c.from().value());
+        n.put("to", c.to().value());
+        flag(n, "connected", c.connected(), true);
+    }
+
+    private static void copy(ObjectNode n, TypedCopy c) {
+        named(n, c);
+        n.put("owner", c.owner().value());
+        n.put("of", c.of().value());
+        n.set("value", setting(c.value(), x -> JSON.textNode(x.toString())));
     }
 
     private static void fixture(ObjectNode n, Fixture f) {
@@ -347,6 +390,9 @@ public final class PlanWriter {
             }
         });
         flag(n, "sharesSlots", f.sharesSlots(), false);
+        if (f.unitLoads() != 1) {
+            n.put("unitLoads", f.unitLoads());
+        }
     }
 
     private static void link(ObjectNode n, ControlLink l) {

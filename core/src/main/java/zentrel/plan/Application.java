@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param screenFirst per protocol, what its screen shows for wire number 0 (Art-Net) or 1 (sACN): 0 or 1; where not named
  *     the screen shows the wire number
  * @param osc how it takes OSC, if it does
+ * @param installed what is installed of it: licence, attached hardware, stored show
  */
 public record Application(
         ApplicationId id,
@@ -23,8 +24,23 @@ public record Application(
         Map<Purpose, Setting<Binding>> bindings,
         Map<Protocol, ProtocolOutput> outputs,
         Map<Protocol, Integer> screenFirst,
-        Optional<OscInput> osc)
+        Optional<OscInput> osc,
+        Installed installed)
         implements Named {
+    /** An application of which nothing is said beside its version. */
+    public Application(
+            ApplicationId id,
+            String name,
+            HostId host,
+            ApplicationKind kind,
+            Optional<Setting<String>> version,
+            Map<Purpose, Setting<Binding>> bindings,
+            Map<Protocol, ProtocolOutput> outputs,
+            Map<Protocol, Integer> screenFirst,
+            Optional<OscInput> osc) {
+        this(id, name, host, kind, version, bindings, outputs, screenFirst, osc, Installed.NOTHING_SAID);
+    }
+
     public Application {
         bindings = Map.copyOf(bindings);
         outputs = Map.copyOf(outputs);
@@ -51,22 +67,31 @@ public record Application(
         Map<Purpose, Setting<Binding>> map = new EnumMap<>(Purpose.class);
         map.putAll(bindings);
         map.put(purpose, value);
-        return new Application(id, name, host, kind, version, map, outputs, screenFirst, osc);
+        return new Application(id, name, host, kind, version, map, outputs, screenFirst, osc, installed);
     }
 
     public Application withOutput(Protocol protocol, ProtocolOutput value) {
         Map<Protocol, ProtocolOutput> map = new EnumMap<>(Protocol.class);
         map.putAll(outputs);
         map.put(protocol, value);
-        return new Application(id, name, host, kind, version, bindings, map, screenFirst, osc);
+        return new Application(id, name, host, kind, version, bindings, map, screenFirst, osc, installed);
     }
 
     public Application withOsc(OscInput value) {
-        return new Application(id, name, host, kind, version, bindings, outputs, screenFirst, Optional.of(value));
+        return new Application(
+                id, name, host, kind, version, bindings, outputs, screenFirst, Optional.of(value), installed);
     }
 
     public Application withVersion(String value) {
         return new Application(
-                id, name, host, kind, Optional.of(Setting.of(value)), bindings, outputs, screenFirst, osc);
+                id, name, host, kind, Optional.of(Setting.of(value)), bindings, outputs, screenFirst, osc, installed);
+    }
+
+    public Application withName(String value) {
+        return new Application(id, value, host, kind, version, bindings, outputs, screenFirst, osc, installed);
+    }
+
+    public Application withInstalled(Installed value) {
+        return new Application(id, name, host, kind, version, bindings, outputs, screenFirst, osc, value);
     }
 }

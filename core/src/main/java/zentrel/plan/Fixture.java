@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param line the DMX line it hangs on; where not given, any port of its universe is taken to lead to it
  * @param breaks its runs of slots, at least one
  * @param sharesSlots whether it is meant to share its slots with another
+ * @param unitLoads how much of a DMX line's 32 unit loads it takes (ANSI E1.11; EIA-485)
  */
 public record Fixture(
         FixtureId id,
@@ -21,8 +22,22 @@ public record Fixture(
         String type,
         Optional<LineId> line,
         List<Break> breaks,
-        boolean sharesSlots)
+        boolean sharesSlots,
+        double unitLoads)
         implements Named {
+    /** A fixture of one unit load. */
+    public Fixture(
+            FixtureId id,
+            String number,
+            String name,
+            String place,
+            String type,
+            Optional<LineId> line,
+            List<Break> breaks,
+            boolean sharesSlots) {
+        this(id, number, name, place, type, line, breaks, sharesSlots, 1);
+    }
+
     public Fixture {
         breaks = List.copyOf(breaks);
         if (breaks.isEmpty()) {
@@ -34,7 +49,11 @@ public record Fixture(
     public Fixture withBreak(int index, Break value) {
         List<Break> list = new ArrayList<>(breaks);
         list.set(index, value);
-        return new Fixture(id, number, name, place, type, line, list, sharesSlots);
+        return new Fixture(id, number, name, place, type, line, list, sharesSlots, unitLoads);
+    }
+
+    public Fixture withLine(Optional<LineId> value) {
+        return new Fixture(id, number, name, place, type, value, breaks, sharesSlots, unitLoads);
     }
 
     public boolean uses(UniverseId universe) {

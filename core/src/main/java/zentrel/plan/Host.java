@@ -9,6 +9,7 @@ import java.util.Optional;
  * @param place where it stands
  * @param profile the id of the profile it was made from, if any
  * @param sourceCheck whether it drops packets from sources that it has no route back to
+ * @param power how it is powered
  */
 public record Host(
         HostId id,
@@ -19,21 +20,48 @@ public record Host(
         Optional<String> profile,
         List<Adapter> adapters,
         Firewall firewall,
-        boolean sourceCheck)
+        boolean sourceCheck,
+        Power power)
         implements Named {
+    /** A box that is switched on, from a supply that nobody has named. */
+    public Host(
+            HostId id,
+            String name,
+            HostKind kind,
+            String place,
+            OperatingSystem system,
+            Optional<String> profile,
+            List<Adapter> adapters,
+            Firewall firewall,
+            boolean sourceCheck) {
+        this(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, Power.ON);
+    }
+
     public Host {
         adapters = List.copyOf(adapters);
     }
 
     public Host withAdapters(List<Adapter> value) {
-        return new Host(id, name, kind, place, system, profile, value, firewall, sourceCheck);
+        return new Host(id, name, kind, place, system, profile, value, firewall, sourceCheck, power);
     }
 
     public Host withFirewall(Firewall value) {
-        return new Host(id, name, kind, place, system, profile, adapters, value, sourceCheck);
+        return new Host(id, name, kind, place, system, profile, adapters, value, sourceCheck, power);
     }
 
     public Host withName(String value) {
-        return new Host(id, value, kind, place, system, profile, adapters, firewall, sourceCheck);
+        return new Host(id, value, kind, place, system, profile, adapters, firewall, sourceCheck, power);
+    }
+
+    public Host withPlace(String value) {
+        return new Host(id, name, kind, value, system, profile, adapters, firewall, sourceCheck, power);
+    }
+
+    public Host withProfile(String value) {
+        return new Host(id, name, kind, place, system, Optional.of(value), adapters, firewall, sourceCheck, power);
+    }
+
+    public Host withPower(Power value) {
+        return new Host(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, value);
     }
 }

@@ -16,7 +16,9 @@ public sealed interface Id
                 LineId,
                 FixtureId,
                 LinkId,
-                SessionId {
+                SessionId,
+                CableId,
+                CopyId {
     /** The longest id accepted, in characters. */
     int MAX_LENGTH = 200;
 

@@ -1,4 +1,16 @@
 package zentrel.plan;
 
-/** A DMX line that starts at a port and runs through fixtures. */
-public record Line(LineId id, String name, PortId port) implements Named {}
+import java.util.Optional;
+
+/**
+ * A DMX line that runs through fixtures.
+ *
+ * @param port where its signal comes from in the end
+ * @param via what passes another line on to it, where it does not start at the port itself
+ */
+public record Line(LineId id, String name, PortId port, Optional<Via> via) implements Named {
+    /** A line that starts at a port. */
+    public Line(LineId id, String name, PortId port) {
+        this(id, name, port, Optional.empty());
+    }
+}

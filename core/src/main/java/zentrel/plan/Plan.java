@@ -3,6 +3,7 @@ package zentrel.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
@@ -14,6 +15,9 @@ public final class Plan {
     /** A plan with nothing in it. */
     public static final Plan EMPTY = new Plan(
             "Untitled",
+            List.of(),
+            List.of(),
+            List.of(),
             List.of(),
             List.of(),
             List.of(),
@@ -36,6 +40,9 @@ public final class Plan {
     private final List<Fixture> fixtures;
     private final List<ControlLink> links;
     private final List<Session> sessions;
+    private final List<Cable> cables;
+    private final List<TypedCopy> copies;
+    private final List<Profile> profiles;
     private volatile @Nullable PlanIndex index;
 
     public Plan(
@@ -49,7 +56,10 @@ public final class Plan {
             List<Line> lines,
             List<Fixture> fixtures,
             List<ControlLink> links,
-            List<Session> sessions) {
+            List<Session> sessions,
+            List<Cable> cables,
+            List<TypedCopy> copies,
+            List<Profile> profiles) {
         this.name = name;
         this.segments = List.copyOf(segments);
         this.hosts = List.copyOf(hosts);
@@ -61,6 +71,68 @@ public final class Plan {
         this.fixtures = List.copyOf(fixtures);
         this.links = List.copyOf(links);
         this.sessions = List.copyOf(sessions);
+        this.cables = List.copyOf(cables);
+        this.copies = List.copyOf(copies);
+        this.profiles = List.copyOf(profiles);
+    }
+
+    /** The lists of a plan while one of them is being replaced. */
+    private static final class Parts {
+        private String name;
+        private List<Segment> segments;
+        private List<Host> hosts;
+        private List<Application> applications;
+        private List<Universe> universes;
+        private List<Stream> streams;
+        private List<Receiver> receivers;
+        private List<Line> lines;
+        private List<Fixture> fixtures;
+        private List<ControlLink> links;
+        private List<Session> sessions;
+        private List<Cable> cables;
+        private List<TypedCopy> copies;
+        private List<Profile> profiles;
+
+        private Parts(Plan plan) {
+            name = plan.name;
+            segments = plan.segments;
+            hosts = plan.hosts;
+            applications = plan.applications;
+            universes = plan.universes;
+            streams = plan.streams;
+            receivers = plan.receivers;
+            lines = plan.lines;
+            fixtures = plan.fixtures;
+            links = plan.links;
+            sessions = plan.sessions;
+            cables = plan.cables;
+            copies = plan.copies;
+            profiles = plan.profiles;
+        }
+
+        private Plan plan() {
+            return new Plan(
+                    name,
+                    segments,
+                    hosts,
+                    applications,
+                    universes,
+                    streams,
+                    receivers,
+                    lines,
+                    fixtures,
+                    links,
+                    sessions,
+                    cables,
+                    copies,
+                    profiles);
+        }
+    }
+
+    private Plan with(Consumer<Parts> change) {
+        Parts parts = new Parts(this);
+        change.accept(parts);
+        return parts.plan();
     }
 
     public String name() {
@@ -107,6 +179,19 @@ public final class Plan {
         return sessions;
     }
 
+    public List<Cable> cables() {
+        return cables;
+    }
+
+    public List<TypedCopy> copies() {
+        return copies;
+    }
+
+    /** The profiles that its hosts and applications were made from. */
+    public List<Profile> profiles() {
+        return profiles;
+    }
+
     /** Lookups by id and by relation, made once for this plan. */
     public PlanIndex index() {
         PlanIndex known = index;
@@ -118,57 +203,59 @@ public final class Plan {
     }
 
     public Plan withName(String value) {
-        return new Plan(
-                value, segments, hosts, applications, universes, streams, receivers, lines, fixtures, links, sessions);
+        return with(p -> p.name = value);
     }
 
     public Plan withSegments(List<Segment> value) {
-        return new Plan(
-                name, value, hosts, applications, universes, streams, receivers, lines, fixtures, links, sessions);
+        return with(p -> p.segments = value);
     }
 
     public Plan withHosts(List<Host> value) {
-        return new Plan(
-                name, segments, value, applications, universes, streams, receivers, lines, fixtures, links, sessions);
+        return with(p -> p.hosts = value);
     }
 
     public Plan withApplications(List<Application> value) {
-        return new Plan(name, segments, hosts, value, universes, streams, receivers, lines, fixtures, links, sessions);
+        return with(p -> p.applications = value);
     }
 
     public Plan withUniverses(List<Universe> value) {
-        return new Plan(
-                name, segments, hosts, applications, value, streams, receivers, lines, fixtures, links, sessions);
+        return with(p -> p.universes = value);
     }
 
     public Plan withStreams(List<Stream> value) {
-        return new Plan(
-                name, segments, hosts, applications, universes, value, receivers, lines, fixtures, links, sessions);
+        return with(p -> p.streams = value);
     }
 
     public Plan withReceivers(List<Receiver> value) {
-        return new Plan(
-                name, segments, hosts, applications, universes, streams, value, lines, fixtures, links, sessions);
+        return with(p -> p.receivers = value);
     }
 
     public Plan withLines(List<Line> value) {
-        return new Plan(
-                name, segments, hosts, applications, universes, streams, receivers, value, fixtures, links, sessions);
+        return with(p -> p.lines = value);
     }
 
     public Plan withFixtures(List<Fixture> value) {
-        return new Plan(
-                name, segments, hosts, applications, universes, streams, receivers, lines, value, links, sessions);
+        return with(p -> p.fixtures = value);
     }
 
     public Plan withLinks(List<ControlLink> value) {
-        return new Plan(
-                name, segments, hosts, applications, universes, streams, receivers, lines, fixtures, value, sessions);
+        return with(p -> p.links = value);
     }
 
     public Plan withSessions(List<Session> value) {
-        return new Plan(
-                name, segments, hosts, applications, universes, streams, receivers, lines, fixtures, links, value);
+        return with(p -> p.sessions = value);
+    }
+
+    public Plan withCables(List<Cable> value) {
+        return with(p -> p.cables = value);
+    }
+
+    public Plan withCopies(List<TypedCopy> value) {
+        return with(p -> p.copies = value);
+    }
+
+    public Plan withProfiles(List<Profile> value) {
+        return with(p -> p.profiles = value);
     }
 
     public Plan withHost(HostId id, UnaryOperator<Host> change) {
@@ -211,6 +298,26 @@ public final class Plan {
         return withStreams(list);
     }
 
+    public Plan withCable(CableId id, UnaryOperator<Cable> change) {
+        return withCables(replaced(cables, id, change));
+    }
+
+    public Plan withCopy(CopyId id, UnaryOperator<TypedCopy> change) {
+        return withCopies(replaced(copies, id, change));
+    }
+
+    public Plan withSegment(SegmentId id, UnaryOperator<Segment> change) {
+        return withSegments(replaced(segments, id, change));
+    }
+
+    /** This plan with a profile added, or put in place of the one with its id. */
+    public Plan withProfile(Profile profile) {
+        List<Profile> list = new ArrayList<>(profiles);
+        list.removeIf(p -> p.id().equals(profile.id()));
+        list.add(profile);
+        return withProfiles(list);
+    }
+
     private static <T extends Named> List<T> replaced(List<T> items, Id id, UnaryOperator<T> change) {
         List<T> list = new ArrayList<>(items);
         list.replaceAll(item -> item.id().equals(id) ? change.apply(item) : item);
@@ -233,7 +340,10 @@ public final class Plan {
                 && lines.equals(p.lines)
                 && fixtures.equals(p.fixtures)
                 && links.equals(p.links)
-                && sessions.equals(p.sessions);
+                && sessions.equals(p.sessions)
+                && cables.equals(p.cables)
+                && copies.equals(p.copies)
+                && profiles.equals(p.profiles);
     }
 
     @Override

@@ -30,6 +30,8 @@ public final class PlanIndex {
     private final Map<UniverseId, List<Port>> portsByUniverse = new LinkedHashMap<>();
     private final Map<PortId, Set<UniverseId>> universesByPort = new HashMap<>();
     private final Map<ApplicationId, Session> sessionByApplication = new HashMap<>();
+    private final Map<String, Profile> profilesById = new HashMap<>();
+    private final Map<Id, List<Cable>> cablesByEnd = new HashMap<>();
 
     PlanIndex(Plan plan) {
         for (Collection<? extends Named> group : List.of(
@@ -41,7 +43,9 @@ public final class PlanIndex {
                 plan.lines(),
                 plan.fixtures(),
                 plan.links(),
-                plan.sessions())) {
+                plan.sessions(),
+                plan.cables(),
+                plan.copies())) {
             for (Named item : group) {
                 byId.put(item.id(), item);
             }
@@ -93,6 +97,12 @@ public final class PlanIndex {
                 universes.forEach(u -> portsByUniverse
                         .computeIfAbsent(u, k -> new ArrayList<>())
                         .add(port));
+            }
+        }
+        plan.profiles().forEach(p -> profilesById.put(p.id(), p));
+        for (Cable cable : plan.cables()) {
+            for (Id end : List.of(cable.from(), cable.to())) {
+                cablesByEnd.computeIfAbsent(end, e -> new ArrayList<>(1)).add(cable);
             }
         }
         for (Session session : plan.sessions()) {
@@ -248,6 +258,40 @@ public final class PlanIndex {
     /** The universes a port is meant for: as it says, else those of the fixtures on its line. */
     public Set<UniverseId> universesOf(PortId id) {
         return universesByPort.getOrDefault(id, Set.of());
+    }
+
+    public Cable cable(CableId id) {
+        return get(id, Cable.class);
+    }
+
+    public TypedCopy copy(CopyId id) {
+        return get(id, TypedCopy.class);
+    }
+
+    /** The cables that end at something. */
+    public List<Cable> cablesOf(Id end) {
+        return cablesByEnd.getOrDefault(end, List.of());
+    }
+
+    public Optional<Profile> profile(String id) {
+        return Optional.ofNullable(profilesById.get(id));
+    }
+
+    /** The profile that a host was made from, as far as the plan carries it. */
+    public Optional<Profile> profileOf(Host host) {
+        return host.profile().flatMap(this::profile);
+    }
+
+    /** What the profile of an application says of it: its own profile's, else its host's. */
+    public Optional<ProfileApplication> profileOf(Application application) {
+        return application
+                .installed()
+                .profile()
+                .flatMap(this::profile)
+                .or(() -> profileOf(host(application.host())))
+                .flatMap(p -> p.applications().stream()
+                        .filter(a -> a.kind() == application.kind())
+                        .findFirst());
     }
 
     public Optional<Session> sessionOf(ApplicationId id) {

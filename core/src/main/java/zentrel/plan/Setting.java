@@ -5,8 +5,19 @@ package zentrel.plan;
  *
  * @param planned what the plan wants
  * @param inForce what the device does now, after the last apply or restart
+ * @param entered whether the planned value is typed in already and waits for an apply or a restart; never so where it is
+ *     in force
  */
-public record Setting<T>(T planned, T inForce) {
+public record Setting<T>(T planned, T inForce, boolean entered) {
+    public Setting {
+        entered = entered && !planned.equals(inForce);
+    }
+
+    /** A setting that is not typed in yet, where its values differ. */
+    public Setting(T planned, T inForce) {
+        this(planned, inForce, false);
+    }
+
     /** A setting that is in force as planned. */
     public static <T> Setting<T> of(T value) {
         return new Setting<>(value, value);
@@ -17,6 +28,16 @@ public record Setting<T>(T planned, T inForce) {
         return !planned.equals(inForce);
     }
 
+    /** This setting with another value planned; what is in force stays. */
+    public Setting<T> planning(T value) {
+        return new Setting<>(value, inForce);
+    }
+
+    /** This setting with its planned value typed in. */
+    public Setting<T> typedIn() {
+        return new Setting<>(planned, inForce, true);
+    }
+
     /** This setting with its planned value in force. */
     public Setting<T> applied() {
         return of(planned);
@@ -24,7 +45,10 @@ public record Setting<T>(T planned, T inForce) {
 
     @Override
     public boolean equals(Object o) {
-        return o instanceof Setting<?> other && planned.equals(other.planned) && inForce.equals(other.inForce);
+        return o instanceof Setting<?> other
+                && planned.equals(other.planned)
+                && inForce.equals(other.inForce)
+                && entered == other.entered;
     }
 
     @Override

@@ -75,6 +75,7 @@ public final class BenchStage implements StageView {
     private final VBox pane;
     private final Timeline clock = new Timeline(new KeyFrame(Duration.millis(200), e -> tick()));
     private @Nullable Plan runningPlan;
+    private boolean awake;
     private Optional<SignalPath> path = Optional.empty();
 
     /**
@@ -210,6 +211,7 @@ public final class BenchStage implements StageView {
 
     @Override
     public void shown() {
+        wake();
         picture();
     }
 
@@ -220,9 +222,17 @@ public final class BenchStage implements StageView {
 
     // --- the plan and the selection ---
 
+    /** Follows plan and selection from now on; until the bench is first looked at or used there is no need to. */
+    private void wake() {
+        if (!awake) {
+            awake = true;
+            planChanged();
+        }
+    }
+
     private void planChanged() {
         Report report = document.reportProperty().get();
-        if (report == null) {
+        if (report == null || !awake) {
             return;
         }
         Stream stream = streams.getValue();
@@ -249,6 +259,9 @@ public final class BenchStage implements StageView {
 
     /** Takes source, universe and slot from what is selected elsewhere. */
     private void follow() {
+        if (!awake) {
+            return;
+        }
         Id selected = document.selectionProperty().get();
         if (selected == null) {
             choosePath();
@@ -322,6 +335,7 @@ public final class BenchStage implements StageView {
 
     /** Starts the stand-ins of the plan as it is now. */
     public void startStandins() {
+        wake();
         Plan plan = plan();
         runningPlan = plan;
         start.setDisable(true);
@@ -349,6 +363,7 @@ public final class BenchStage implements StageView {
 
     /** Raises the chosen slot of the chosen source. */
     public void raise(Id universe, int slotNumber, int value) {
+        wake();
         streams.getItems().stream()
                 .filter(s -> s.universe().equals(universe)
                         && !s.standby()
@@ -393,6 +408,7 @@ public final class BenchStage implements StageView {
 
     /** Sends the chosen cue. */
     public void sendCue() {
+        wake();
         ControlLink link = links.getValue();
         if (link == null) {
             document.tell("This plan has no control link. A link says who sends OSC to whom.");

@@ -205,6 +205,11 @@ public final class OpenDocument {
         });
     }
 
+    /** Runs {@code then} once all that is being worked out from the report now is done and handed over. */
+    public void whenWorkedOut(Runnable then) {
+        inBackground(checker, () -> true, done -> then.run());
+    }
+
     private <T> void inBackground(ExecutorService on, Callable<T> work, Consumer<T> then) {
         on.execute(() -> {
             try {
@@ -226,13 +231,26 @@ public final class OpenDocument {
         become(loaded, null, loaded.plan());
     }
 
+    /** Replaces the open plan by one that was checked already; a file that it was read from is remembered. */
+    public void show(LoadedPlan loaded, Report checked, Optional<Path> from) {
+        replace(loaded, from.orElse(null), loaded.plan());
+        keep();
+        report.set(checked);
+        from.ifPresent(this::remember);
+    }
+
     private void become(LoadedPlan loaded, @Nullable Path from, Plan asSaved) {
+        replace(loaded, from, asSaved);
+        changed();
+    }
+
+    private void replace(LoadedPlan loaded, @Nullable Path from, Plan asSaved) {
         history = new History(loaded.plan());
         unknown = loaded.unknown();
         file = from;
         saved = asSaved;
         selection.set(null);
-        changed();
+        unsaved.set(!loaded.plan().equals(asSaved));
     }
 
     /** Opens a file; if it cannot be read the open plan stays and the notice says why. */

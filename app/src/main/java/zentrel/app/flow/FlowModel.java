@@ -34,7 +34,7 @@ import zentrel.plan.StreamId;
  * What the Flow stage shows, without any nodes: who sends, through which segment, who takes, what lights. Worked out from
  * a report on any thread.
  */
-record FlowModel(
+public record FlowModel(
         List<Sender> senders,
         List<Carrier> carriers,
         List<Taker> takers,
@@ -78,7 +78,7 @@ record FlowModel(
         }
     }
 
-    static FlowModel of(Report report) {
+    public static FlowModel of(Report report) {
         return new Builder(report).build();
     }
 

@@ -11,7 +11,6 @@ import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
@@ -22,12 +21,14 @@ import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
+import javafx.scene.text.Text;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.flow.FlowModel.Bundle;
 import zentrel.app.flow.FlowModel.Carrier;
 import zentrel.app.flow.FlowModel.Sender;
 import zentrel.app.flow.FlowModel.Taker;
+import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.StageView;
@@ -172,7 +173,7 @@ public final class FlowStage implements StageView {
         }
 
         private void heading(String text, double x) {
-            Label label = Texts.heading(text);
+            Text label = Texts.drawn(text, "heading");
             label.relocate(x + 4, 0);
             chart.getChildren().add(label);
         }
@@ -196,9 +197,9 @@ public final class FlowStage implements StageView {
                 Rectangle bar = new Rectangle(BAR_X, top, BAR_WIDTH, height);
                 bar.getStyleClass().add("bar");
                 bar.setOnMouseClicked(e -> document.select(carrier.id()));
-                Label name = Texts.of(carrier.name(), "strong", "small");
+                Text name = Texts.drawn(carrier.name(), "strong", "small");
                 name.relocate(BAR_X - 14, top + height + 1);
-                Label subnet = Texts.mono(carrier.subnet(), "soft", "small");
+                Text subnet = Texts.drawn(carrier.subnet(), "mono", "soft", "small");
                 subnet.relocate(BAR_X + 34, top + height + 1);
                 chart.getChildren().addAll(bar, name, subnet);
                 barLeft.put(carrier.id(), start(m.out(), carrier.id(), top, height));
@@ -286,7 +287,7 @@ public final class FlowStage implements StageView {
             if (b.verdict().compareTo(Verdict.AT_RISK) >= 0) {
                 Mark mark = Mark.of(b.verdict());
                 Rectangle ground = new Rectangle(20, 14);
-                ground.setStyle("-fx-fill: -z-ground;");
+                ground.getStyleClass().add("ground");
                 Group group = new Group(ground, mark);
                 group.setMouseTransparent(true);
                 group.relocate(TAKES_X - 46 - 24.0 * marks.merge(b.end(), 1, Integer::sum) + 24, to + thick / 2 - 7);
@@ -301,7 +302,7 @@ public final class FlowStage implements StageView {
 
         private void number(Bundle b, double x, double y) {
             if (thickness(b) >= 9 || (b.width() > 1 && alone(b))) {
-                Label label = Texts.mono(String.valueOf(b.width()), "small");
+                Text label = Texts.drawn(String.valueOf(b.width()), "mono", "small");
                 label.setMouseTransparent(true);
                 label.relocate(x, y);
                 chart.getChildren().add(label);
@@ -321,7 +322,7 @@ public final class FlowStage implements StageView {
                 ribbon.getStyleClass().add("chosen");
             }
             ribbon.setStroke(null);
-            Tooltip.install(ribbon, new Tooltip(tip(b)));
+            Hint.on(ribbon, () -> tip(b));
             ribbon.setOnMouseClicked(e -> document.select(b.signals().get(0)));
         }
 
@@ -347,14 +348,16 @@ public final class FlowStage implements StageView {
             VBox card = tall
                     ? new VBox(
                             -1,
-                            Texts.of(name, "strong"),
-                            Texts.mono(address, "soft", "small"),
-                            Texts.of(line, "soft", "small"))
+                            Texts.drawn(name, "strong"),
+                            Texts.drawn(address, "mono", "soft", "small"),
+                            Texts.drawn(line, "soft", "small"))
                     : new VBox(
                             -1,
-                            Texts.of(name, "strong"),
+                            Texts.drawn(name, "strong"),
                             new javafx.scene.layout.HBox(
-                                    8, Texts.mono(address, "soft", "small"), Texts.of(line, "soft", "small")));
+                                    8,
+                                    Texts.drawn(address, "mono", "soft", "small"),
+                                    Texts.drawn(line, "soft", "small")));
             card.getStyleClass().add("card");
             card.setPrefWidth(CARDS_WIDTH);
             card.setMaxWidth(CARDS_WIDTH);
@@ -394,13 +397,13 @@ public final class FlowStage implements StageView {
 
         private void lights(Taker t) {
             double y = takerY.get(t.id());
-            Label place = Texts.of(t.lights(), t.fixtures() == 0 ? "soft" : "label");
+            Text place = Texts.drawn(t.lights(), t.fixtures() == 0 ? "soft" : "ink");
             String count = t.fixtures() == 0
                     ? ""
                     : t.fixtures()
                             + (t.fixtures() == 1 ? " fixture" : " fixtures")
                             + (t.dark() > 0 ? ", " + (t.dark() == t.fixtures() ? "all dark" : t.dark() + " dark") : "");
-            VBox box = new VBox(-1, place, Texts.of(count, t.dark() > 0 ? "broken" : "soft", "small"));
+            VBox box = new VBox(-1, place, Texts.drawn(count, t.dark() > 0 ? "broken" : "soft", "small"));
             box.setPadding(new Insets(0, 0, 0, 4));
             box.relocate(LIGHTS_X, y);
             box.setMaxWidth(150);

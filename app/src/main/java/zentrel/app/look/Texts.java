@@ -1,6 +1,8 @@
 package zentrel.app.look;
 
+import javafx.geometry.VPos;
 import javafx.scene.control.Label;
+import javafx.scene.text.Text;
 
 /** Labels in the few styles there are. */
 public final class Texts {
@@ -16,6 +18,16 @@ public final class Texts {
         Label label = of(text, styles);
         label.getStyleClass().add("mono");
         return label;
+    }
+
+    /** Text that is only drawn: far lighter than a label, for pictures with hundreds of words. */
+    public static Text drawn(String text, String... styles) {
+        Text drawn = new Text(text);
+        drawn.getStyleClass().add("drawn");
+        drawn.getStyleClass().addAll(styles);
+        drawn.setTextOrigin(VPos.TOP);
+        drawn.setMouseTransparent(true);
+        return drawn;
     }
 
     /** Text that breaks into lines. */

@@ -7,7 +7,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -18,6 +17,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.check.Report;
@@ -212,7 +212,7 @@ public final class PathStrip extends VBox {
         column.setAccessibleText("Hop " + hop.kind().number() + ", "
                 + label.getText().substring(label.getText().indexOf(' ') + 1) + ": "
                 + hop.verdict().title() + ". " + hop.text());
-        Tooltip.install(column, new Tooltip(hop.text()));
+        Hint.on(column, hop::text);
         column.setOnMouseClicked(e -> choose(hop.kind()));
         column.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
@@ -256,7 +256,7 @@ public final class PathStrip extends VBox {
             Label text = Texts.of(h.kind().number() + "  " + h.text());
             text.setMinWidth(0);
             HBox.setHgrow(text, Priority.ALWAYS);
-            text.setTooltip(new Tooltip(h.text()));
+            Hint.on(text, h::text);
             row.getChildren().add(text);
             h.issue().ifPresent(i -> {
                 Button cause = button("Go to the cause", () -> document.select(i.cause()));

@@ -1,0 +1,27 @@
+package zentrel.plan;
+
+/**
+ * A cable between two things of the plan.
+ *
+ * @param name what stands on its label
+ * @param from the one end: an adapter, a host (any socket of a switch), a port, a line or a fixture
+ * @param to the other end
+ * @param connected whether it is plugged in at both ends
+ */
+public record Cable(CableId id, String name, CableKind kind, Id from, Id to, boolean connected) implements Named {
+    public Cable {
+        if (from.equals(to)) {
+            throw new IllegalArgumentException(
+                    "A cable has two different ends, and both are \"" + from.value() + "\".");
+        }
+    }
+
+    public Cable withConnected(boolean value) {
+        return new Cable(id, name, kind, from, to, value);
+    }
+
+    /** The end that is not {@code end}. */
+    public Id otherEnd(Id end) {
+        return end.equals(from) ? to : from;
+    }
+}

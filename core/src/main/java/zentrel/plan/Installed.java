@@ -1,0 +1,40 @@
+package zentrel.plan;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is installed of an application, beside its version: the facts on which its limits may depend.
+ *
+ * @param profile the id of the profile that describes it, if any
+ * @param licence the licence it runs under, in its maker's words
+ * @param attached hardware that unlocks something, in its maker's words
+ * @param show the show that is stored on it, with its version as people write it; for what plays back by itself
+ */
+public record Installed(
+        Optional<String> profile, Optional<String> licence, List<String> attached, Optional<Setting<String>> show) {
+    /** Nothing is said. */
+    public static final Installed NOTHING_SAID =
+            new Installed(Optional.empty(), Optional.empty(), List.of(), Optional.empty());
+
+    public Installed {
+        attached = List.copyOf(attached);
+    }
+
+    /** Made from a profile, and nothing more is said. */
+    public static Installed of(String profile) {
+        return new Installed(Optional.of(profile), Optional.empty(), List.of(), Optional.empty());
+    }
+
+    public Installed withLicence(Optional<String> value) {
+        return new Installed(profile, value, attached, show);
+    }
+
+    public Installed withAttached(List<String> value) {
+        return new Installed(profile, licence, value, show);
+    }
+
+    public Installed withShow(Optional<Setting<String>> value) {
+        return new Installed(profile, licence, attached, value);
+    }
+}
