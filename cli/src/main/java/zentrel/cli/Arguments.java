@@ -26,7 +26,7 @@ final class Arguments {
 
     static Protocol protocol(String option, String text) throws Refusal {
         for (Protocol protocol : Protocol.values()) {
-            if (protocol.word().equals(text)) {
+            if (protocol.onNetwork() && protocol.word().equals(text)) {
                 return protocol;
             }
         }

@@ -28,7 +28,7 @@ public final class PlanFile {
         return PlanReader.read(bytes(file));
     }
 
-    private static byte[] bytes(Path file) throws PlanFileException {
+    static byte[] bytes(Path file) throws PlanFileException {
         if (Files.isDirectory(file)) {
             throw new PlanFileException(file + " is a folder, not a plan file.");
         }

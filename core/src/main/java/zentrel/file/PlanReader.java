@@ -66,26 +66,32 @@ public final class PlanReader {
      * @throws PlanFileException with one sentence that names the line, and the field where there is one
      */
     public static LoadedPlan read(byte[] bytes) throws PlanFileException {
-        String text = decode(bytes);
+        PlanReader reader = new PlanReader();
+        Plan plan = document(bytes, "plan", reader.unknown, reader::plan);
+        return new LoadedPlan(plan, new UnknownFields(reader.unknown));
+    }
+
+    /** Reads a JSON document of ours and turns every complaint into a sentence that names the place. */
+    static <T> T document(byte[] bytes, String what, List<UnknownFields.Field> unknown, Function<JsonPlace, T> reader)
+            throws PlanFileException {
+        String text = decode(bytes, what);
         JsonNode tree;
         try {
             tree = MAPPER.readTree(text);
         } catch (JsonProcessingException e) {
-            throw new PlanFileException(syntax(e), e);
+            throw new PlanFileException(syntax(e, what), e);
         }
         if (tree == null || tree.isMissingNode()) {
-            throw new PlanFileException("The plan file is empty.");
+            throw new PlanFileException("The " + what + " file is empty.");
         }
-        PlanReader reader = new PlanReader();
         try {
-            Plan plan = reader.plan(JsonPlace.root(tree, reader.unknown));
-            return new LoadedPlan(plan, new UnknownFields(reader.unknown));
+            return reader.apply(JsonPlace.root(tree, unknown));
         } catch (Misplaced e) {
-            throw new PlanFileException(sentence(text, e), e);
+            throw new PlanFileException(sentence(text, e, what), e);
         }
     }
 
-    private static String decode(byte[] bytes) throws PlanFileException {
+    private static String decode(byte[] bytes, String what) throws PlanFileException {
         try {
             String text = StandardCharsets.UTF_8
                     .newDecoder()
@@ -93,22 +99,23 @@ public final class PlanReader {
                     .toString();
             return text.startsWith("\uFEFF") ? text.substring(1) : text;
         } catch (CharacterCodingException e) {
-            throw new PlanFileException("The plan file is not text in UTF-8, so it is damaged or not a plan.", e);
+            throw new PlanFileException(
+                    "The " + what + " file is not text in UTF-8, so it is damaged or not a " + what + ".", e);
         }
     }
 
-    private static String syntax(JsonProcessingException e) {
+    private static String syntax(JsonProcessingException e, String file) {
         JsonLocation location = e.getLocation();
         String where =
                 location == null ? "" : " at line " + location.getLineNr() + ", column " + location.getColumnNr();
         String what = String.valueOf(e.getOriginalMessage()).split("\n", 2)[0];
-        return "The plan file is not readable JSON" + where + ": "
+        return "The " + file + " file is not readable JSON" + where + ": "
                 + (what.length() > 200 ? what.substring(0, 200) + "…" : what);
     }
 
-    private static String sentence(String text, Misplaced e) {
+    private static String sentence(String text, Misplaced e, String what) {
         String path = e.place().path();
-        String where = path.isEmpty() ? "In the plan file" : "In the plan file at " + path;
+        String where = path.isEmpty() ? "In the " + what + " file" : "In the " + what + " file at " + path;
         return where
                 + line(text, e.place().steps()).map(l -> " (line " + l + ")").orElse("") + ": " + e.getMessage()
                 + (e.getMessage().endsWith(".") ? "" : ".");
@@ -193,6 +200,22 @@ public final class PlanReader {
         }
     }
 
+    /** A line passed on by others must start at a port in the end. */
+    private void checkLines(Plan plan) {
+        for (Line line : plan.lines()) {
+            Set<LineId> seen = new HashSet<>();
+            Line at = line;
+            while (at.via().isPresent()) {
+                if (!seen.add(at.id())) {
+                    JsonPlace place = declared.get(line.id().value());
+                    throw place.wrong(
+                            "the line \"" + line.id().value() + "\" is passed on in a ring and never starts at a port");
+                }
+                at = plan.index().line(at.via().get().from());
+            }
+        }
+    }
+
     private <T> List<T> all(JsonPlace root, String field, Function<JsonPlace, T> reader) {
         List<T> list = new ArrayList<>();
         for (JsonPlace place : root.list(field)) {
@@ -239,6 +262,7 @@ public final class PlanReader {
                     "", List.of(), "zentrel-plan", com.fasterxml.jackson.databind.node.IntNode.valueOf(format)));
         }
         checkReferences();
+        checkLines(plan);
         return plan;
     }
 
@@ -433,14 +457,24 @@ public final class PlanReader {
         return new Universe(id, p.text("name", ""), p.need("number").integer(0, 1_000_000), p.bool("merge", false));
     }
 
+    private static Delivery usualDelivery(Protocol protocol, boolean typedIn) {
+        if (!protocol.onNetwork()) {
+            return Delivery.DIRECT;
+        }
+        return typedIn ? Delivery.UNICAST : protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
+    }
+
     private Stream stream(JsonPlace p) {
         StreamId id = declare(p, StreamId::new, StreamId.class);
         Protocol protocol = p.need("protocol").word(Protocol.class);
         List<Ipv4Address> to = new ArrayList<>();
         p.list("to").forEach(a -> to.add(a.parsed(Ipv4Address::parse)));
-        Delivery usual =
-                !to.isEmpty() ? Delivery.UNICAST : protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
+        Delivery usual = usualDelivery(protocol, !to.isEmpty());
         Delivery delivery = p.word("delivery", Delivery.class, usual);
+        if ((delivery == Delivery.DIRECT) == protocol.onNetwork()) {
+            throw p.need(p.has("delivery") ? "delivery" : "to")
+                    .wrong("\"direct\" is for dmx and dmx is always direct; Art-Net and sACN cross a network");
+        }
         if (delivery == Delivery.FOUND && protocol == Protocol.SACN) {
             throw p.need("delivery")
                     .wrong("sACN has no polls, so \"found\" is for Art-Net; write multicast or unicast");

@@ -30,13 +30,18 @@ public final class PlanWriter {
 
     /** The bytes of a plan file, in UTF-8 with line feeds. */
     public static byte[] write(LoadedPlan loaded) {
+        return pretty(tree(loaded));
+    }
+
+    /** A JSON document of ours as bytes. */
+    static byte[] pretty(ObjectNode document) {
         DefaultPrettyPrinter printer = new DefaultPrettyPrinter(
                         Separators.createDefaultInstance().withObjectFieldValueSpacing(Separators.Spacing.AFTER))
                 .withObjectIndenter(new DefaultIndenter("  ", "\n"));
         try {
-            return (MAPPER.writer(printer).writeValueAsString(tree(loaded)) + "\n").getBytes(StandardCharsets.UTF_8);
+            return (MAPPER.writer(printer).writeValueAsString(document) + "\n").getBytes(StandardCharsets.UTF_8);
         } catch (JsonProcessingException e) {
-            throw new IllegalStateException("A plan could not be written as JSON.", e);
+            throw new IllegalStateException("A document could not be written as JSON.", e);
         }
     }
 

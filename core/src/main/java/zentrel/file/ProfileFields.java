@@ -1,8 +1,6 @@
 package zentrel.file;
 
-import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -19,8 +17,6 @@ import zentrel.plan.*;
 
 /** The fields of a profile, both ways; the same in a plan file and in a profile file. */
 final class ProfileFields {
-    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
-
     private ProfileFields() {}
 
     // --- reading ---
@@ -312,12 +308,5 @@ final class ProfileFields {
 
     private static <E extends Enum<E> & Word> List<String> words(Set<E> set) {
         return set.stream().sorted().map(Word::word).toList();
-    }
-
-    /** The profile as a JSON value. */
-    static JsonNode json(Profile p) {
-        ObjectNode n = JSON.objectNode();
-        write(n, p);
-        return n;
     }
 }

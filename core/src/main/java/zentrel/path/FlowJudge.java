@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zentrel.ipv4.HostAddress;
 import zentrel.path.TransportJudge.Carried;
 import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
@@ -28,6 +29,7 @@ final class FlowJudge {
     private final Remedies remedies;
     private final TransportJudge transport;
     private final PatchJudge patch;
+    private final DirectJudge direct;
     private final Map<Flow, List<HopDraft>> firstEight = new HashMap<>();
 
     FlowJudge(PathContext context, Remedies remedies, TransportJudge transport, PatchJudge patch) {
@@ -35,6 +37,7 @@ final class FlowJudge {
         this.remedies = remedies;
         this.transport = transport;
         this.patch = patch;
+        this.direct = new DirectJudge(context);
     }
 
     /** The path of a stream to a port, with hop 10 for one fixture, or for all on the port where none is named. */
@@ -70,6 +73,11 @@ final class FlowJudge {
         Application to = context.index.application(receiver.application());
         List<HopDraft> drafts = HopDraft.leg(from.id(), to.id()).subList(0, 8);
         int wire = means(drafts.get(0), stream, from, port);
+        if (!stream.protocol().onNetwork()) {
+            direct.judge(drafts, from, to);
+            agrees(drafts, stream, from, receiver, to, port, wire, Optional.empty());
+            return drafts;
+        }
         Carried carried = transport.judge(
                 drafts,
                 new Shipment(
@@ -81,7 +89,7 @@ final class FlowJudge {
                         stream.delivery(),
                         stream.delivery() == Delivery.UNICAST ? stream.to() : List.of(),
                         stream.id()));
-        agrees(drafts, stream, from, receiver, to, port, wire, carried);
+        agrees(drafts, stream, from, receiver, to, port, wire, carried.destination());
         return drafts;
     }
 
@@ -124,6 +132,13 @@ final class FlowJudge {
                     protocol.title() + " output is switched off in " + from.name() + ". Switch it on there.",
                     List.of(remedies.enableOutput(from, protocol)));
         }
+        context.beyondLimit(stream)
+                .ifPresent(over -> hop.broken(
+                        Reason.OVER_LIMIT,
+                        from.id(),
+                        universe.label() + " beyond " + over.limit(),
+                        over.text(),
+                        over.remedies()));
         if (!protocol.carries(wire)) {
             List<Edit> edits = new ArrayList<>();
             port.wire()
@@ -163,7 +178,7 @@ final class FlowJudge {
             Application to,
             Port port,
             int wire,
-            Carried carried) {
+            Optional<HostAddress> destination) {
         HopDraft named = drafts.get(HopKind.NAMED.index());
         HopDraft taken = drafts.get(HopKind.TAKEN.index());
         HopDraft letIn = drafts.get(HopKind.LET_IN.index());
@@ -179,7 +194,7 @@ final class FlowJudge {
                     List.of(remedies.inputOn(receiver)));
         }
         if (stream.delivery() == Delivery.FOUND && !receiver.answersPolls()) {
-            List<Edit> edits = carried.destination()
+            List<Edit> edits = destination
                     .map(d -> List.of(remedies.addToList(stream, d.address())))
                     .orElse(List.of());
             named.broken(
@@ -280,7 +295,7 @@ final class FlowJudge {
         Protocol takes = port.protocol().inForce();
         boolean able = receiver.protocols().contains(protocol);
         List<Edit> edits = new ArrayList<>();
-        if (able) {
+        if (able && protocol.carries(wire)) {
             edits.add(remedies.setPortProtocol(port, protocol, wire));
         }
         if (receiver.protocols().contains(protocol.other())) {

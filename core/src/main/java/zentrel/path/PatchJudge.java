@@ -8,9 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import zentrel.plan.Break;
+import zentrel.plan.Cable;
+import zentrel.plan.CableKind;
 import zentrel.plan.Edit;
 import zentrel.plan.Fixture;
 import zentrel.plan.FixtureId;
+import zentrel.plan.Host;
+import zentrel.plan.Id;
 import zentrel.plan.Line;
 import zentrel.plan.Port;
 import zentrel.plan.Setting;
@@ -22,6 +26,9 @@ import zentrel.plan.UniverseId;
 final class PatchJudge {
     /** How many fixtures one break is compared with; a universe has room for no more that do not overlap. */
     private static final int MOST_NEIGHBOURS = Universe.SLOTS;
+
+    /** Lines passed on from one to the next; a longer way is a ring, which the reader of a plan would have refused. */
+    private static final int LONGEST_WAY = 32;
 
     private record Placed(Fixture fixture, int breakIndex, int order) {
         Break slots() {
@@ -50,7 +57,11 @@ final class PatchJudge {
         for (Fixture fixture : context.plan.fixtures()) {
             if (fixture.line().isPresent()) {
                 judgeLine(fixture, context.index.line(fixture.line().get()));
+                judgeWay(fixture, context.index.line(fixture.line().get()));
+            } else {
+                judgeUnconnected(fixture);
             }
+            judgeCables(fixture, fixture.id());
         }
     }
 
@@ -157,6 +168,92 @@ final class PatchJudge {
         return Optional.empty();
     }
 
+    /** A fixture that hangs on no line, where all ports of its universe have lines with others on them. */
+    private void judgeUnconnected(Fixture fixture) {
+        for (Break b : fixture.breaks()) {
+            List<Line> lines = new ArrayList<>();
+            boolean open = false; // a port of which nobody has said what hangs on it may lead to this fixture
+            for (Port port : context.index.portsOf(b.universe())) {
+                List<Line> own = context.index.linesOf(port.id()).stream()
+                        .filter(l -> !context.index.fixturesOn(l.id()).isEmpty())
+                        .toList();
+                open |= own.isEmpty();
+                lines.addAll(own);
+            }
+            if (open || lines.isEmpty()) {
+                continue;
+            }
+            String label = context.index.universe(b.universe()).label();
+            String names = String.join(", ", lines.stream().map(Line::name).toList());
+            add(
+                    fixture,
+                    new Issue(
+                            Reason.NOT_CONNECTED,
+                            Verdict.BROKEN,
+                            Reason.NOT_CONNECTED.rule(),
+                            "on no line",
+                            Remedies.fixtureLabel(fixture) + " is patched in " + label + " and hangs on no line; "
+                                    + names + (lines.size() == 1 ? " carries " : " carry ") + label
+                                    + ". Hang it there.",
+                            fixture.id(),
+                            lines.stream()
+                                    .map(l -> new Edit(
+                                            "Hang " + Remedies.fixtureLabel(fixture) + " on " + l.name(),
+                                            p -> p.withFixture(fixture.id(), f -> f.withLine(Optional.of(l.id())))))
+                                    .toList()));
+            return;
+        }
+    }
+
+    /** The way from the port to the line: cables in, splitters and wireless links with power. */
+    private void judgeWay(Fixture fixture, Line line) {
+        Line at = line;
+        for (int steps = 0; steps < LONGEST_WAY; steps++) {
+            judgeCables(fixture, at.id());
+            if (at.via().isEmpty()) {
+                judgeCables(fixture, at.port());
+                return;
+            }
+            Host device = context.index.host(at.via().get().device());
+            if (!device.power().on()) {
+                add(
+                        fixture,
+                        new Issue(
+                                Reason.LINE_DARK,
+                                Verdict.BROKEN,
+                                Reason.LINE_DARK.rule(),
+                                device.name() + " is off",
+                                device.name() + ", which passes " + at.name()
+                                        + " on, is switched off, so what hangs behind it" + " is dark. Switch it on.",
+                                device.id(),
+                                List.of(remedies.powerOn(device))));
+            }
+            at = context.index.line(at.via().get().from());
+        }
+    }
+
+    private void judgeCables(Fixture fixture, Id end) {
+        for (Cable cable : context.index.cablesOf(end)) {
+            if (cable.kind() == CableKind.DMX && !cable.connected()) {
+                add(
+                        fixture,
+                        new Issue(
+                                Reason.NOT_CONNECTED,
+                                Verdict.BROKEN,
+                                Reason.NOT_CONNECTED.rule(),
+                                "cable out",
+                                "The DMX cable " + cable.name() + " between " + context.index.name(cable.from())
+                                        + " and "
+                                        + context.index.name(cable.to()) + " is not plugged in, so "
+                                        + Remedies.fixtureLabel(fixture) + " hears nothing. Plug it in.",
+                                cable.id(),
+                                List.of(new Edit(
+                                        "Plug in the cable " + cable.name(),
+                                        p -> p.withCable(cable.id(), c -> c.withConnected(true))))));
+            }
+        }
+    }
+
     private void judgeLine(Fixture fixture, Line line) {
         Port port = context.index.port(line.port());
         if (port.universe().isEmpty()) {
@@ -174,17 +271,7 @@ final class PatchJudge {
                         && fixture.breaks().size() == 1) {
                     edits.add(new Edit(
                             "Hang " + Remedies.fixtureLabel(fixture) + " on " + other.name(),
-                            p -> p.withFixture(
-                                    fixture.id(),
-                                    f -> new Fixture(
-                                            f.id(),
-                                            f.number(),
-                                            f.name(),
-                                            f.place(),
-                                            f.type(),
-                                            Optional.of(other.id()),
-                                            f.breaks(),
-                                            f.sharesSlots()))));
+                            p -> p.withFixture(fixture.id(), f -> f.withLine(Optional.of(other.id())))));
                     break;
                 }
             }

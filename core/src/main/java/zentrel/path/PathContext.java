@@ -44,10 +44,12 @@ final class PathContext {
     private final Map<SegmentId, Optional<Subnet>> usual = new HashMap<>();
     private final Map<WireKey, List<Stream>> streamsByWire = new HashMap<>();
     private final List<Host> routers;
+    private final UniverseLimits limits;
 
     PathContext(Plan plan) {
         this.plan = plan;
         this.index = plan.index();
+        this.limits = new UniverseLimits(plan);
         this.routers =
                 plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
         for (Host host : plan.hosts()) {
@@ -69,6 +71,11 @@ final class PathContext {
                             .computeIfAbsent(new WireKey(stream.protocol(), wire), k -> new ArrayList<>(2))
                             .add(stream));
         }
+    }
+
+    /** Why a stream is beyond what its source sends, if it is. */
+    Optional<UniverseLimits.Beyond> beyondLimit(Stream stream) {
+        return limits.of(stream);
     }
 
     List<Stream> streamsOn(Protocol protocol, int wire) {

@@ -18,6 +18,8 @@ public enum Reason {
     LABEL_NOT_COVERED("universe.label-not-covered", MEANS, "universe.not-enabled"),
     /** The wire number does not exist in the protocol. */
     NUMBER_RANGE("universe.number-range", MEANS, "universe.number-range"),
+    /** Beyond what the source's licence or product sends. */
+    OVER_LIMIT("universe.over-limit", MEANS, "universe.over-limit"),
     /** The control link is switched off at the sender. */
     LINK_OFF("control.not-sending", MEANS, "control.not-sending"),
 
@@ -30,6 +32,8 @@ public enum Reason {
 
     /** The sender's adapter has no cable. */
     UNPLUGGED("adapter.unplugged", UP, "adapter.unplugged"),
+    /** The sender's box is switched off. */
+    NO_POWER("power.off", UP, "power.off"),
     /** The sender's adapter is switched off. */
     SWITCHED_OFF("adapter.switched-off", UP, "adapter.unplugged"),
     /** The sender's adapter has no address. */
@@ -54,9 +58,15 @@ public enum Reason {
 
     /** No segment joins the two. */
     APART("network.apart", CARRIED, "address.unreachable"),
+    /** A cable on the way is not plugged in. */
+    CABLE_OUT("cable.out", CARRIED, "adapter.unplugged"),
+    /** Nobody has said which cable joins the two. */
+    CABLE_NOT_KNOWN("cable.not-known", CARRIED, "adapter.unplugged"),
 
     /** The receiver's adapter has no cable. */
     FAR_UNPLUGGED("adapter.unplugged-at-receiver", TAKEN, "adapter.unplugged"),
+    /** The receiver's box is switched off. */
+    FAR_NO_POWER("power.off-at-receiver", TAKEN, "power.off"),
     /** The receiver's adapter is switched off. */
     FAR_SWITCHED_OFF("adapter.switched-off-at-receiver", TAKEN, "adapter.unplugged"),
     /** The receiver's adapter has no address. */
@@ -115,6 +125,10 @@ public enum Reason {
     PAST_END("patch.past-end", LEADS, "patch.past-end"),
     /** Another fixture uses the same slots. */
     OVERLAP("patch.overlap", LEADS, "patch.overlap"),
+    /** No line leads to the fixture. */
+    NOT_CONNECTED("fixture.not-connected", LEADS, "fixture.not-connected"),
+    /** A splitter or wireless link on the way to the fixture has no power. */
+    LINE_DARK("line.dark", LEADS, "fixture.not-connected"),
     /** The fixture's line starts at a port of another universe. */
     LINE_DIFFERS("patch.line-differs", LEADS, "patch.line-differs"),
     /** No target of the receiver matches the pattern. */

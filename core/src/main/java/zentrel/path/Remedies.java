@@ -58,6 +58,12 @@ public final class Remedies {
                 }));
     }
 
+    Edit powerOn(Host host) {
+        return new Edit(
+                "Switch on " + host.name(),
+                p -> p.withHost(host.id(), h -> h.withPower(h.power().withOn(true))));
+    }
+
     Edit switchOn(Adapter adapter) {
         return new Edit(
                 "Switch on the " + name(adapter.id()),
@@ -217,7 +223,7 @@ public final class Remedies {
                         protocol.firstNumber(),
                         context.index.universe(stream.universe()).number()));
         Delivery delivery = protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
-        StreamId id = new StreamId(freeId(stream.id().value() + "-" + protocol.word()));
+        StreamId id = new StreamId(Ids.free(context.plan, stream.id().value() + "-" + protocol.word()));
         Stream added = new Stream(
                 id,
                 stream.application(),
@@ -245,16 +251,6 @@ public final class Remedies {
                                             protocol, a.output(protocol).withEnabled(true)))
                             .withPort(port.id(), x -> x.withProtocol(protocol).withWire(wire));
                 });
-    }
-
-    private String freeId(String wanted) {
-        Set<String> taken = new HashSet<>();
-        context.index.ids().forEach(i -> taken.add(i.value()));
-        String candidate = wanted;
-        for (int n = 2; taken.contains(candidate); n++) {
-            candidate = wanted + "-" + n;
-        }
-        return candidate;
     }
 
     Edit addToList(Stream stream, Ipv4Address address) {

@@ -233,17 +233,12 @@ public final class SignalPaths {
                 .map(Setting::inForce)
                 .filter(protocol::carries)
                 .orElse(universe.number());
-        if (model.isEmpty() || !protocol.carries(wire)) {
+        if (model.isEmpty() || !protocol.onNetwork() || !protocol.carries(wire)) {
             return List.of();
         }
         Stream like = model.get();
-        Set<String> taken = new java.util.HashSet<>();
-        context.index.ids().forEach(i -> taken.add(i.value()));
-        String name = like.application().value() + "-" + universe.id().value() + "-" + protocol.word();
-        String free = name;
-        for (int n = 2; taken.contains(free); n++) {
-            free = name + "-" + n;
-        }
+        String free = Ids.free(
+                context.plan, like.application().value() + "-" + universe.id().value() + "-" + protocol.word());
         Delivery delivery = like.delivery() == Delivery.UNICAST
                 ? (protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST)
                 : like.delivery();

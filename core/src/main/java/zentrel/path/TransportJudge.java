@@ -385,6 +385,7 @@ final class TransportJudge {
                         ? "The " + context.index.name(out.id()) + " is up with "
                                 + address.map(HostAddress::toString).orElse("no address") + planned(out) + "."
                         : "Loopback is always up with 127.0.0.1.");
+        unpowered(hop, Reason.NO_POWER, out);
         if (!out.enabled().inForce()) {
             hop.broken(
                     Reason.SWITCHED_OFF,
@@ -410,6 +411,21 @@ final class TransportJudge {
                     remedies.giveAddress(out, 0, Optional.empty()));
         }
         notAHost(hop, Reason.NOT_A_HOST, out);
+    }
+
+    private void unpowered(HopDraft hop, Reason reason, Adapter adapter) {
+        if (context.index.find(adapter.id()).isEmpty()) {
+            return; // a loopback that nobody described goes with its host, which is the sender itself
+        }
+        Host host = context.index.hostOf(adapter.id());
+        if (!host.power().on()) {
+            hop.broken(
+                    reason,
+                    host.id(),
+                    "switched off",
+                    host.name() + " is switched off. Switch it on.",
+                    List.of(remedies.powerOn(host)));
+        }
     }
 
     private void notAHost(HopDraft hop, Reason reason, Adapter adapter) {
@@ -440,6 +456,7 @@ final class TransportJudge {
             boolean named) {
         String target = destination.map(d -> d.address().toString()).orElse("no address");
         switch (s.delivery()) {
+            case DIRECT -> throw new IllegalStateException("What leaves directly names nobody on a network.");
             case MULTICAST ->
                 hop.passes(s.from().id(), "group", "Sent to the universe's group, which needs no address.");
             case LIMITED_BROADCAST ->
@@ -637,6 +654,7 @@ final class TransportJudge {
                 destination.map(d -> d.address().toString()).orElse("no address"),
                 "The " + nameOf(in) + " is up with "
                         + destination.map(HostAddress::toString).orElse("no address") + planned(in) + ".");
+        unpowered(hop, Reason.FAR_NO_POWER, in);
         if (!in.enabled().inForce()) {
             hop.broken(
                     Reason.FAR_SWITCHED_OFF,

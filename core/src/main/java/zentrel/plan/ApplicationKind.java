@@ -10,5 +10,7 @@ public enum ApplicationKind implements Word {
     PIXEL_CONTROLLER,
     PLAYBACK,
     PAPERWORK,
+    /** Takes one protocol and sends it on by another. */
+    BRIDGE,
     OTHER
 }

@@ -11,5 +11,7 @@ public enum Delivery implements Word {
     /** To the last address of the sender's subnet. */
     BROADCAST,
     /** To 255.255.255.255. */
-    LIMITED_BROADCAST
+    LIMITED_BROADCAST,
+    /** To nobody on a network: out of the box by its own connectors (DMX). */
+    DIRECT
 }

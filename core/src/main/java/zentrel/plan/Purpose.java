@@ -24,10 +24,12 @@ public enum Purpose implements Word {
     }
 
     public static Purpose sending(Protocol protocol) {
+        protocol.requireNetwork();
         return protocol == Protocol.ARTNET ? ARTNET_SEND : SACN_SEND;
     }
 
     public static Purpose listening(Protocol protocol) {
+        protocol.requireNetwork();
         return protocol == Protocol.ARTNET ? ARTNET_LISTEN : SACN_LISTEN;
     }
 }

@@ -63,6 +63,26 @@ class RulesTest {
         return PIER.withLink(new LinkId("go"), change);
     }
 
+    private static Plan power(String host, UnaryOperator<Power> change) {
+        return PIER.withHost(new HostId(host), h -> h.withPower(change.apply(h.power())));
+    }
+
+    /** The rail line with one fixture of almost as many unit loads as a line carries. */
+    private static Plan heavy() {
+        return PIER.withFixture(
+                new FixtureId("x1"),
+                f -> new Fixture(
+                        f.id(),
+                        f.number(),
+                        f.name(),
+                        f.place(),
+                        f.type(),
+                        f.line(),
+                        f.breaks(),
+                        f.sharesSlots(),
+                        31.5));
+    }
+
     private static Plan withoutReceiver(String id) {
         List<Receiver> receivers = new ArrayList<>(PIER.receivers());
         receivers.removeIf(r -> r.id().value().equals(id));
@@ -169,6 +189,38 @@ class RulesTest {
                         link(l -> l.withDestination(Ipv4Address.parse("172.19.4.11")))),
                 arguments("control.unmatched", "go", 10, link(l -> l.withPattern("/pier/stop"))),
                 arguments("control.not-sending", "go", 1, link(l -> l.withEnabled(false))),
+                arguments(
+                        "universe.over-limit",
+                        "desk",
+                        1,
+                        desk(a -> a.withInstalled(a.installed().withLicence(Optional.empty())))),
+                arguments(
+                        "fixture.not-connected",
+                        "x2",
+                        10,
+                        PIER.withFixture(new FixtureId("x2"), f -> f.withLine(Optional.empty()))),
+                arguments("line.loads", "la1", 0, heavy()),
+                arguments("power.off", "node-a", 6, power("node-a", p -> p.withOn(false))),
+                arguments("power.off", "desk-box", 3, power("desk-box", p -> p.withOn(false))),
+                arguments(
+                        "power.supplies-clash",
+                        "node-a",
+                        0,
+                        power("node-a", p -> p.withSupplies(List.of("PoE", "DC 12 V")))),
+                arguments("power.poe-budget", "hub", 0, power("node-b", p -> p.withSupplies(List.of("PoE")))),
+                arguments(
+                        "cable.must-be-direct",
+                        "cl",
+                        0,
+                        PIER.withCable(
+                                new CableId("cl"),
+                                c -> new Cable(c.id(), c.name(), c.kind(), c.from(), new HostId("hub"), true))),
+                arguments(
+                        "adapter.stale-setting",
+                        "memo",
+                        0,
+                        PIER.withCopy(
+                                new CopyId("memo"), c -> c.withValue(Setting.of(Ipv4Address.parse("172.19.4.9"))))),
                 arguments(
                         "desk.version-differs",
                         "spare",

@@ -225,6 +225,7 @@ public final class ConsoleStandin implements AutoCloseable {
             case UNICAST -> new LinkedHashSet<>(s.to());
             case MULTICAST -> Set.of(SacnUniverse.group(s.wire()));
             case BROADCAST -> Set.of(wire.broadcast());
+            case DIRECT -> Set.of(); // leaves by the box's own connectors, not by the wire
             case LIMITED_BROADCAST ->
                 Set.of(wire.address().isLoopback() ? wire.broadcast() : Ipv4Address.LIMITED_BROADCAST);
             case FOUND -> {

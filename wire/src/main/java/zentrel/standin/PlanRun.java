@@ -133,6 +133,10 @@ public final class PlanRun implements AutoCloseable {
             answers |= receiver.answersPolls();
             for (Port port : receiver.ports()) {
                 Protocol protocol = port.protocol().inForce();
+                if (!protocol.onNetwork()) {
+                    leftOut.add(index.name(port.id()) + " takes DMX straight from its source, which needs no wire.");
+                    continue;
+                }
                 if (port.wire().isEmpty() || !protocol.carries(port.wire().get().inForce())) {
                     leftOut.add(index.name(port.id()) + " has no number that " + protocol.title() + " carries.");
                     continue;
@@ -155,7 +159,8 @@ public final class PlanRun implements AutoCloseable {
 
     private Optional<ConsoleStream> consoleStream(Application application, Stream stream) {
         Optional<Integer> wire = index.wireOf(stream);
-        boolean on = stream.enabled().inForce()
+        boolean on = stream.protocol().onNetwork()
+                && stream.enabled().inForce()
                 && application.output(stream.protocol()).enabled().inForce();
         if (!on) {
             return Optional.empty();

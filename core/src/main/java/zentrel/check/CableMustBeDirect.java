@@ -1,0 +1,90 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.plan.*;
+
+/** A cable that must lead straight to its partner: {@code cable.must-be-direct}. */
+final class CableMustBeDirect extends PathRule {
+    CableMustBeDirect() {
+        super(
+                "cable.must-be-direct",
+                "A cable that must lead straight to its partner",
+                "Some links carry no addresses, or more than a switch passes on. Their cable leads straight from box to box, with no switch in between.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().hosts().stream()
+                .anyMatch(h -> context.index()
+                        .profileOf(h)
+                        .filter(p -> !p.direct().isEmpty())
+                        .isPresent());
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Host host : context.plan().hosts()) {
+            List<String> direct =
+                    context.index().profileOf(host).map(Profile::direct).orElse(List.of());
+            for (Adapter adapter : host.adapters()) {
+                if (direct.contains(adapter.name())) {
+                    judge(context, adapter, findings);
+                }
+            }
+        }
+        return findings;
+    }
+
+    private void judge(CheckContext context, Adapter adapter, List<Finding> findings) {
+        for (Cable cable : context.index().cablesOf(adapter.id())) {
+            Id far = cable.otherEnd(adapter.id());
+            Host between = far instanceof HostId id
+                    ? context.index().host(id)
+                    : far instanceof AdapterId a
+                            ? context.index().hostOf(a)
+                            : context.index().hostOf(adapter.id());
+            if (cable.kind() == CableKind.NETWORK
+                    && (between.kind() == HostKind.SWITCH || between.kind() == HostKind.ACCESS_POINT)) {
+                findings.add(unmet(
+                        Severity.BROKEN,
+                        Optional.empty(),
+                        List.of(cable.id(), adapter.id(), between.id()),
+                        "The cable of the " + context.index().name(adapter.id()) + " goes to " + between.name()
+                                + ", and it must lead straight to its partner. Plug it in there.",
+                        partners(context, between, adapter).stream()
+                                .map(p -> straight(context, cable, adapter, p))
+                                .toList()));
+            }
+        }
+    }
+
+    /** Consoles that are cabled to the same switch: the partner is likely one of them. */
+    private static List<Adapter> partners(CheckContext context, Host between, Adapter adapter) {
+        List<Adapter> partners = new ArrayList<>();
+        List<Cable> cables = new ArrayList<>(context.index().cablesOf(between.id()));
+        between.adapters().forEach(a -> cables.addAll(context.index().cablesOf(a.id())));
+        for (Cable cable : cables) {
+            for (Id end : List.of(cable.from(), cable.to())) {
+                if (end instanceof AdapterId id
+                        && !id.equals(adapter.id())
+                        && context.index().hostOf(id).kind() == HostKind.CONSOLE) {
+                    partners.add(context.index().adapter(id));
+                }
+            }
+        }
+        return partners;
+    }
+
+    private static Edit straight(CheckContext context, Cable cable, Adapter adapter, Adapter partner) {
+        return new Edit(
+                "Lead the cable " + cable.name() + " straight to the "
+                        + context.index().name(partner.id()),
+                p -> p.withCable(
+                        cable.id(),
+                        c -> new Cable(c.id(), c.name(), c.kind(), adapter.id(), partner.id(), c.connected())));
+    }
+}

@@ -1,0 +1,141 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import zentrel.plan.*;
+
+/** More power than the switch gives over its sockets: {@code power.poe-budget}. */
+final class PowerPoeBudget extends PathRule {
+    PowerPoeBudget() {
+        super(
+                "power.poe-budget",
+                "More power than the switch gives over its sockets",
+                "A switch gives so much at one socket and so much in all (IEEE 802.3af 15.4 W, at 30 W, bt 60 or 90 W at the socket). Above that the last one plugged in stays dark, or another goes dark.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().hosts().stream().anyMatch(h -> poe(context, h).isPresent());
+    }
+
+    private static Optional<ProfilePoe> poe(CheckContext context, Host host) {
+        return context.index().profileOf(host).flatMap(Profile::poe);
+    }
+
+    /** A box that a switch powers, with what it draws. */
+    private record Drawn(Host host, ProfileSupply supply, Optional<ProfileSupply> otherwise) {}
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Host host : context.plan().hosts()) {
+            poe(context, host).ifPresent(poe -> judge(context, host, poe, findings));
+        }
+        return findings;
+    }
+
+    private void judge(CheckContext context, Host host, ProfilePoe poe, List<Finding> findings) {
+        List<Drawn> drawn = drawn(context, host);
+        for (Drawn d : drawn) {
+            if (d.supply().watts() > poe.perPortWatts()) {
+                findings.add(unmet(
+                        Severity.BROKEN,
+                        Optional.empty(),
+                        List.of(d.host().id(), host.id()),
+                        d.host().name() + " draws " + watts(d.supply().watts()) + " and " + host.name() + " gives "
+                                + watts(poe.perPortWatts()) + " at a socket. Power it another way.",
+                        otherwise(List.of(d))));
+            }
+        }
+        double total = drawn.stream().mapToDouble(d -> d.supply().watts()).sum();
+        if (total > poe.totalWatts()) {
+            List<Id> subjects = new ArrayList<>(List.of(host.id()));
+            drawn.forEach(d -> subjects.add(d.host().id()));
+            findings.add(unmet(
+                    Severity.BROKEN,
+                    Optional.empty(),
+                    subjects,
+                    drawn.size() + " boxes draw " + watts(total) + " from " + host.name() + ", which gives "
+                            + watts(poe.totalWatts()) + " in all. Power some of them another way.",
+                    relief(drawn, total - poe.totalWatts())));
+        }
+    }
+
+    private static List<Drawn> drawn(CheckContext context, Host host) {
+        List<Drawn> drawn = new ArrayList<>();
+        List<Cable> cables = new ArrayList<>(context.index().cablesOf(host.id()));
+        host.adapters().forEach(a -> cables.addAll(context.index().cablesOf(a.id())));
+        for (Cable cable : cables) {
+            if (cable.kind() != CableKind.NETWORK || !cable.connected()) {
+                continue;
+            }
+            Id far = cable.from().equals(host.id())
+                            || host.adapters().stream().anyMatch(a -> a.id().equals(cable.from()))
+                    ? cable.to()
+                    : cable.from();
+            if (!(far instanceof AdapterId adapter)) {
+                continue;
+            }
+            Host taker = context.index().hostOf(adapter);
+            List<ProfileSupply> supplies =
+                    context.index().profileOf(taker).map(Profile::supplies).orElse(List.of());
+            supplies.stream()
+                    .filter(s -> s.poe() && taker.power().supplies().contains(s.name()))
+                    .findFirst()
+                    .ifPresent(s -> drawn.add(new Drawn(
+                            taker, s, supplies.stream().filter(o -> !o.poe()).findFirst())));
+        }
+        return drawn;
+    }
+
+    /** Takes the hungriest off the switch until the rest fits. */
+    private static List<Edit> relief(List<Drawn> drawn, double tooMuch) {
+        List<Drawn> off = new ArrayList<>();
+        double left = tooMuch;
+        for (Drawn d : drawn.stream()
+                .filter(d -> d.otherwise().isPresent())
+                .sorted(Comparator.comparingDouble((Drawn d) -> d.supply().watts())
+                        .reversed())
+                .toList()) {
+            if (left > 0) {
+                off.add(d);
+                left -= d.supply().watts();
+            }
+        }
+        return left > 0 ? List.of() : otherwise(off);
+    }
+
+    private static List<Edit> otherwise(List<Drawn> drawn) {
+        if (drawn.stream().anyMatch(d -> d.otherwise().isEmpty())) {
+            return List.of();
+        }
+        String names = String.join(
+                ", ",
+                drawn.stream()
+                        .map(d -> d.host().name() + " by "
+                                + d.otherwise().orElseThrow().name())
+                        .toList());
+        return List.of(new Edit("Power " + names, p -> {
+            Plan next = p;
+            for (Drawn d : drawn) {
+                next = next.withHost(d.host().id(), h -> {
+                    List<String> supplies = new ArrayList<>(h.power().supplies());
+                    supplies.remove(d.supply().name());
+                    supplies.add(d.otherwise().orElseThrow().name());
+                    return h.withPower(h.power().withSupplies(supplies));
+                });
+            }
+            return next;
+        }));
+    }
+
+    private static String watts(double value) {
+        return (value == Math.rint(value)
+                        ? String.valueOf((long) value)
+                        : String.valueOf(Math.round(value * 10) / 10.0))
+                + " W";
+    }
+}

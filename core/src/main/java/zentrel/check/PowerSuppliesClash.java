@@ -1,0 +1,59 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.plan.Edit;
+import zentrel.plan.Host;
+import zentrel.plan.Profile;
+
+/** Two supplies that must not both be connected: {@code power.supplies-clash}. */
+final class PowerSuppliesClash extends PathRule {
+    PowerSuppliesClash() {
+        super(
+                "power.supplies-clash",
+                "Two supplies that must not both be connected",
+                "Some devices may be powered one way or the other, not both at once: they restart at random, or are damaged. The profile says which.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().hosts().stream()
+                .anyMatch(h -> context.index()
+                        .profileOf(h)
+                        .filter(p -> !p.clashes().isEmpty())
+                        .isPresent());
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Host host : context.plan().hosts()) {
+            List<List<String>> clashes =
+                    context.index().profileOf(host).map(Profile::clashes).orElse(List.of());
+            for (List<String> clash : clashes) {
+                if (host.power().supplies().containsAll(clash)) {
+                    findings.add(unmet(
+                            Severity.BROKEN,
+                            Optional.empty(),
+                            List.of(host.id()),
+                            host.name() + " is powered by " + clash.get(0) + " and " + clash.get(1)
+                                    + " at once, which its maker forbids. Unplug one.",
+                            clash.stream().map(s -> without(host, s)).toList()));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private static Edit without(Host host, String supply) {
+        return new Edit(
+                "Unplug " + supply + " from " + host.name(),
+                p -> p.withHost(host.id(), h -> {
+                    List<String> left = new ArrayList<>(h.power().supplies());
+                    left.remove(supply);
+                    return h.withPower(h.power().withSupplies(left));
+                }));
+    }
+}
