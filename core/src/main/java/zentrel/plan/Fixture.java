@@ -52,6 +52,10 @@ public record Fixture(
         return new Fixture(id, number, name, place, type, line, list, sharesSlots, unitLoads);
     }
 
+    public Fixture withBreaks(List<Break> value) {
+        return new Fixture(id, number, name, place, type, line, value, sharesSlots, unitLoads);
+    }
+
     public Fixture withLine(Optional<LineId> value) {
         return new Fixture(id, number, name, place, type, value, breaks, sharesSlots, unitLoads);
     }

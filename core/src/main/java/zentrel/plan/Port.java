@@ -30,6 +30,11 @@ public record Port(
         return new Port(id, name, kind, direction, enabled, Setting.of(value), wire, universe);
     }
 
+    /** This port, meant for another universe or for none in particular. */
+    public Port meantFor(Optional<UniverseId> value) {
+        return new Port(id, name, kind, direction, enabled, protocol, wire, value);
+    }
+
     public Port withWire(int value) {
         return new Port(id, name, kind, direction, enabled, protocol, Optional.of(Setting.of(value)), universe);
     }

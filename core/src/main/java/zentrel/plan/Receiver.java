@@ -29,6 +29,10 @@ public record Receiver(
         return new Receiver(id, name, application, protocols, Setting.of(value), answersPolls, merge, ports);
     }
 
+    public Receiver withName(String value) {
+        return new Receiver(id, value, application, protocols, inputOn, answersPolls, merge, ports);
+    }
+
     public Receiver withPorts(List<Port> value) {
         return new Receiver(id, name, application, protocols, inputOn, answersPolls, merge, value);
     }

@@ -1,0 +1,174 @@
+package zentrel.gear;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.FreeAddress;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+
+/**
+ * Copies boxes with all that runs on them; numbers count on: names, and each address to the next free one of its subnet.
+ * What a box is fed with is not copied: a copy's ports wait for their universes.
+ */
+public final class Duplicating {
+    private final Plan plan;
+    private final Ids ids;
+    private final Names names;
+    private final Map<SegmentId, Set<Ipv4Address>> used = new HashMap<>();
+    private final List<Host> hosts;
+    private final List<Application> applications;
+    private final List<Receiver> receivers;
+
+    private Duplicating(Plan plan) {
+        this.plan = plan;
+        ids = new Ids(plan);
+        names = new Names(plan);
+        hosts = new ArrayList<>(plan.hosts());
+        applications = new ArrayList<>(plan.applications());
+        receivers = new ArrayList<>(plan.receivers());
+    }
+
+    /**
+     * Copies boxes.
+     *
+     * @param times how often each is copied, 1 to {@link Making#MOST}
+     */
+    public static Made of(Plan plan, List<HostId> wanted, int times) {
+        if (times < 1 || (long) times * wanted.size() > Making.MOST) {
+            throw new IllegalArgumentException("Make 1 to " + Making.MOST + " copies at a time.");
+        }
+        Duplicating work = new Duplicating(plan);
+        List<HostId> made = new ArrayList<>();
+        for (HostId id : wanted) {
+            Host host = plan.index().host(id);
+            String name = host.name();
+            for (int i = 0; i < times; i++) {
+                name = work.names.free(Names.next(name));
+                made.add(work.copy(host, name));
+            }
+        }
+        String what = wanted.size() == 1 ? plan.index().name(wanted.get(0)) : wanted.size() + " boxes";
+        return new Made(
+                Making.put(
+                        "Duplicate " + what + (times == 1 ? "" : " " + times + " times"),
+                        plan,
+                        plan.withHosts(work.hosts)
+                                .withApplications(work.applications)
+                                .withReceivers(work.receivers)),
+                made);
+    }
+
+    private HostId copy(Host host, String name) {
+        HostId id = new HostId(ids.next(Ids.of(name, "box")));
+        Map<AdapterId, AdapterId> adapters = new HashMap<>();
+        List<Adapter> copies = new ArrayList<>();
+        for (Adapter a : host.adapters()) {
+            AdapterId copy = new AdapterId(ids.next(id.value() + "." + Ids.of(a.name(), "net")));
+            adapters.put(a.id(), copy);
+            copies.add(new Adapter(
+                    copy,
+                    a.name(),
+                    a.kind(),
+                    a.segment(),
+                    Setting.of(a.enabled().planned()),
+                    a.carrier(),
+                    addresses(a),
+                    a.gateway(),
+                    Optional.empty())); // no two adapters have one MAC
+        }
+        hosts.add(new Host(
+                id,
+                name,
+                host.kind(),
+                host.place(),
+                host.system(),
+                host.profile(),
+                copies,
+                host.firewall(),
+                host.sourceCheck(),
+                host.power()));
+        for (Application a : plan.index().applicationsOn(host.id())) {
+            application(a, host, id, name, adapters);
+        }
+        return id;
+    }
+
+    private List<AdapterAddress> addresses(Adapter a) {
+        List<AdapterAddress> addresses = new ArrayList<>();
+        for (AdapterAddress address : a.addresses()) {
+            HostAddress planned = address.address().planned();
+            if (a.segment().isEmpty() || planned.address().isLoopback()) {
+                addresses.add(new AdapterAddress(Setting.of(planned), address.origin()));
+                continue;
+            }
+            Set<Ipv4Address> taken = used.computeIfAbsent(a.segment().get(), this::usedOn);
+            FreeAddress.after(planned.address(), planned.subnet(), taken).ifPresent(free -> {
+                taken.add(free);
+                addresses.add(new AdapterAddress(
+                        Setting.of(new HostAddress(free, planned.prefixLength())), address.origin()));
+            });
+        }
+        return addresses;
+    }
+
+    private Set<Ipv4Address> usedOn(SegmentId segment) {
+        Set<Ipv4Address> taken = new HashSet<>();
+        plan.index().adaptersOn(segment).stream()
+                .flatMap(a -> a.addresses().stream())
+                .forEach(a -> taken.add(a.address().planned().address()));
+        return taken;
+    }
+
+    private void application(Application a, Host from, HostId to, String hostName, Map<AdapterId, AdapterId> adapters) {
+        ApplicationId id =
+                new ApplicationId(ids.next(to.value() + "." + Ids.of(a.kind().word(), "program")));
+        String name = a.name().equals(from.name())
+                ? hostName
+                : a.name().startsWith(from.name())
+                        ? hostName + a.name().substring(from.name().length())
+                        : names.free(Names.next(a.name()));
+        Application copy = new Application(
+                id, name, to, a.kind(), a.version(), Map.of(), a.outputs(), a.screenFirst(), a.osc(), a.installed());
+        for (Map.Entry<Purpose, Setting<Binding>> e : a.bindings().entrySet()) {
+            Binding b = e.getValue().planned();
+            Binding moved = b.mode() == BindingMode.ADAPTERS
+                    ? new Binding(
+                            b.mode(),
+                            b.adapters().stream()
+                                    .map(x -> adapters.getOrDefault(x, x))
+                                    .toList())
+                    : b;
+            copy = copy.withBinding(e.getKey(), Setting.of(moved));
+        }
+        applications.add(copy);
+        for (Receiver r : plan.index().receiversOf(a.id())) {
+            List<Port> ports = new ArrayList<>();
+            for (Port p : r.ports()) {
+                ports.add(new Port(
+                        new PortId(ids.next(to.value() + "." + Ids.of(p.name(), "port"))),
+                        p.name(),
+                        p.kind(),
+                        Setting.of(p.direction().planned()),
+                        Setting.of(p.enabled().planned()),
+                        Setting.of(p.protocol().planned()),
+                        Optional.empty(),
+                        Optional.empty()));
+            }
+            receivers.add(new Receiver(
+                    new ReceiverId(ids.next(to.value() + "-rx")),
+                    r.name().equals(from.name()) ? hostName : name,
+                    id,
+                    r.protocols(),
+                    Setting.of(r.inputOn().planned()),
+                    r.answersPolls(),
+                    r.merge(),
+                    ports));
+        }
+    }
+}

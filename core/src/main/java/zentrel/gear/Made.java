@@ -1,0 +1,16 @@
+package zentrel.gear;
+
+import java.util.List;
+import zentrel.plan.Edit;
+import zentrel.plan.HostId;
+
+/**
+ * An edit that adds gear.
+ *
+ * @param hosts the boxes that it adds or adds to, in order
+ */
+public record Made(Edit edit, List<HostId> hosts) {
+    public Made {
+        hosts = List.copyOf(hosts);
+    }
+}

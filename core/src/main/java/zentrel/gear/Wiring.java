@@ -1,0 +1,327 @@
+package zentrel.gear;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.FreeAddress;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.*;
+
+/** Joins gear: universes to ports, fixtures to lines, adapters to segments, cables. */
+public final class Wiring {
+    private Wiring() {}
+
+    /** The ports of a receiver that nothing is meant for yet. */
+    public static List<Port> freePorts(Plan plan, Receiver receiver) {
+        return receiver.ports().stream()
+                .filter(p -> plan.index().universesOf(p.id()).isEmpty()
+                        && p.direction().planned() == Direction.OUTPUT)
+                .toList();
+    }
+
+    /**
+     * Routes universes from a source to ports, one each, in order: the universe is made where the show has no such number,
+     * the source sends it by the port's protocol, the port is set to the number that is sent, a DMX port gets a line.
+     *
+     * @param first the show number of the first universe
+     * @throws IllegalArgumentException with a sentence, where the source cannot send to such a port
+     */
+    public static Edit route(Plan plan, Application source, List<Port> ports, int first) {
+        if (ports.isEmpty()) {
+            throw new IllegalArgumentException("There is no free port to route to.");
+        }
+        Ids ids = new Ids(plan);
+        List<Universe> universes = new ArrayList<>(plan.universes());
+        List<zentrel.plan.Stream> streams = new ArrayList<>(plan.streams());
+        List<Line> lines = new ArrayList<>(plan.lines());
+        Map<PortId, Port> set = new LinkedHashMap<>();
+        int number = first;
+        for (Port port : ports) {
+            int wanted = number++;
+            Universe universe = universes.stream()
+                    .filter(u -> u.number() == wanted)
+                    .findFirst()
+                    .orElseGet(() -> {
+                        Universe made = new Universe(
+                                new UniverseId(ids.next("u" + wanted)), "Universe " + wanted, wanted, false);
+                        universes.add(made);
+                        return made;
+                    });
+            Protocol protocol = protocolFor(plan, source, port);
+            zentrel.plan.Stream stream = streams.stream()
+                    .filter(s -> s.application().equals(source.id())
+                            && s.universe().equals(universe.id())
+                            && s.protocol() == protocol)
+                    .findFirst()
+                    .orElseGet(() -> {
+                        zentrel.plan.Stream made =
+                                stream(ids, plan, source, universe, protocol, connector(plan, source, port));
+                        streams.add(made);
+                        return made;
+                    });
+            int wire = stream.wire()
+                    .map(Setting::planned)
+                    .or(() -> source.output(protocol).wire(universe.number()))
+                    .orElse(universe.number());
+            set.put(
+                    port.id(),
+                    new Port(
+                            port.id(),
+                            port.name(),
+                            port.kind(),
+                            port.direction(),
+                            port.enabled(),
+                            Setting.of(protocol),
+                            Optional.of(Setting.of(wire)),
+                            Optional.of(universe.id())));
+            boolean needsLine = port.kind() == PortKind.DMX
+                    && lines.stream().noneMatch(l -> l.port().equals(port.id()));
+            if (needsLine) {
+                lines.add(new Line(
+                        new LineId(ids.next(port.id().value() + ".line")),
+                        plan.index().receiverOf(port.id()).name() + ", " + port.name() + " line",
+                        port.id()));
+            }
+        }
+        List<Receiver> receivers = new ArrayList<>(plan.receivers());
+        receivers.replaceAll(r -> r.withPorts(
+                r.ports().stream().map(p -> set.getOrDefault(p.id(), p)).toList()));
+        String text = "Route " + source.name() + " to "
+                + plan.index().receiverOf(ports.get(0).id()).name() + ", "
+                + (ports.size() == 1
+                        ? ports.get(0).name() + " (U" + first + ")"
+                        : ports.size() + " ports (U" + first + " to U" + (number - 1) + ")");
+        return Making.put(
+                text,
+                plan,
+                plan.withUniverses(universes)
+                        .withStreams(streams)
+                        .withLines(lines)
+                        .withReceivers(receivers));
+    }
+
+    /** The protocol that both ends can do: as the port is set, else another that it takes. */
+    private static Protocol protocolFor(Plan plan, Application source, Port port) {
+        Receiver receiver = plan.index().receiverOf(port.id());
+        Set<Protocol> sends = plan.index()
+                .profileOf(source)
+                .map(ProfileApplication::sends)
+                .orElse(Set.of(Protocol.ARTNET, Protocol.SACN));
+        boolean sameBox = source.id().equals(receiver.application());
+        List<Protocol> wanted = new ArrayList<>(List.of(port.protocol().planned(), Protocol.SACN, Protocol.ARTNET));
+        if (sameBox) {
+            wanted.add(0, Protocol.DMX);
+        }
+        return wanted.stream()
+                .filter(p -> receiver.protocols().contains(p) && (sends.contains(p) || (p == Protocol.DMX && !sameBox)))
+                .filter(p -> p != Protocol.DMX || sameBox || usbBeside(plan, source, receiver))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        receiver.name() + " takes nothing that " + source.name() + " sends."));
+    }
+
+    private static boolean usbBeside(Plan plan, Application source, Receiver receiver) {
+        Host interfaceBox = plan.index().hostOf(receiver.application());
+        return interfaceBox.adapters().isEmpty()
+                && plan.index().host(source.host()).kind() == HostKind.COMPUTER;
+    }
+
+    /** The number of a connector of the box itself; nothing on a network. */
+    private static Optional<Integer> connector(Plan plan, Application source, Port port) {
+        Receiver receiver = plan.index().receiverOf(port.id());
+        boolean direct = source.id().equals(receiver.application())
+                || receiver.protocols().equals(Set.of(Protocol.DMX));
+        return direct ? Optional.of(receiver.ports().indexOf(port) + 1) : Optional.empty();
+    }
+
+    private static zentrel.plan.Stream stream(
+            Ids ids, Plan plan, Application source, Universe universe, Protocol protocol, Optional<Integer> connector) {
+        Part part = plan.index().partOf(source.id()).orElse(Part.PRIMARY);
+        Delivery delivery = !protocol.onNetwork()
+                ? Delivery.DIRECT
+                : protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
+        return new zentrel.plan.Stream(
+                new StreamId(ids.next(source.id().value() + "-" + universe.id().value() + "-" + protocol.word())),
+                source.id(),
+                universe.id(),
+                protocol,
+                Setting.of(part != Part.REMOTE),
+                part == Part.BACKUP && protocol == Protocol.ARTNET,
+                Optional.empty(),
+                protocol == Protocol.DMX ? connector.map(Setting::of) : Optional.empty(),
+                delivery,
+                List.of(),
+                Setting.of(part == Part.BACKUP ? 90 : 100),
+                40,
+                false);
+    }
+
+    /** The first show number after those of all universes. */
+    public static int nextUniverse(Plan plan) {
+        return plan.universes().stream().mapToInt(Universe::number).max().orElse(0) + 1;
+    }
+
+    /**
+     * Adds fixtures of one kind to a line, one after the other from its first free slot.
+     *
+     * @param number the number of the first; the others count on
+     * @throws IllegalArgumentException with a sentence, where they do not fit or the line's port carries no universe
+     */
+    public static Edit patch(Plan plan, Line line, int count, int footprint, String type, int number) {
+        if (count < 1 || count > Universe.SLOTS || footprint < 1 || footprint > Universe.SLOTS) {
+            throw new IllegalArgumentException("Patch 1 to 512 fixtures of 1 to 512 slots.");
+        }
+        Universe universe = plan.index().universesOf(line.port()).stream()
+                .findFirst()
+                .map(plan.index()::universe)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        plan.index().name(line.port()) + " carries no universe yet. Route one to it first."));
+        int start = plan.index().fixturesIn(universe.id()).stream()
+                        .flatMap(f -> f.breaks().stream())
+                        .filter(b -> b.universe().equals(universe.id()))
+                        .mapToInt(Break::end)
+                        .max()
+                        .orElse(0)
+                + 1;
+        int room = (Universe.SLOTS - start + 1) / footprint;
+        if (count > room) {
+            throw new IllegalArgumentException(universe.label() + " has room for " + Math.max(0, room) + " more of "
+                    + footprint + " slots after slot " + (start - 1) + ", and " + count + " were asked for.");
+        }
+        Ids ids = new Ids(plan);
+        List<Fixture> fixtures = new ArrayList<>(plan.fixtures());
+        String place = plan.index()
+                .hostOf(plan.index().applicationOf(line.port()).id())
+                .place();
+        for (int i = 0; i < count; i++) {
+            fixtures.add(new Fixture(
+                    new FixtureId(ids.next("f" + (number + i))),
+                    String.valueOf(number + i),
+                    type,
+                    place,
+                    type + " " + footprint,
+                    Optional.of(line.id()),
+                    List.of(new Break(universe.id(), start + i * footprint, footprint)),
+                    false));
+        }
+        return Making.put(
+                "Patch " + count + " " + type + (count == 1 ? " fixture" : " fixtures") + " of " + footprint
+                        + " slots on " + line.name() + " from " + universe.label() + " slot " + start,
+                plan,
+                plan.withFixtures(fixtures));
+    }
+
+    /** The number after the highest fixture number of the plan. */
+    public static int nextFixtureNumber(Plan plan) {
+        return plan.fixtures().stream()
+                        .map(Fixture::number)
+                        .filter(n -> n.matches("\\d{1,8}"))
+                        .mapToInt(Integer::parseInt)
+                        .max()
+                        .orElse(100)
+                + 1;
+    }
+
+    /** Puts adapters on a segment, each with the next free address of its range where it has none there. */
+    public static Edit onSegment(Plan plan, List<AdapterId> adapters, Segment segment) {
+        Optional<Subnet> range = segment.subnet()
+                .or(() -> plan.index().adaptersOn(segment.id()).stream()
+                        .flatMap(a -> a.addresses().stream())
+                        .map(a -> a.inForce().subnet())
+                        .findFirst());
+        Set<Ipv4Address> taken = new HashSet<>();
+        plan.index().adaptersOn(segment.id()).stream()
+                .flatMap(a -> a.addresses().stream())
+                .forEach(a -> taken.add(a.inForce().address()));
+        Plan after = plan;
+        for (AdapterId id : adapters) {
+            after = after.withAdapter(id, a -> {
+                Adapter moved = a.withSegment(segment.id()).withCarrier(true);
+                boolean fits = range.isEmpty()
+                        || a.addresses().stream()
+                                .anyMatch(x -> range.get().contains(x.inForce().address()));
+                if (fits) {
+                    return moved;
+                }
+                Ipv4Address near = taken.stream()
+                        .max(Comparator.naturalOrder())
+                        .orElse(range.get().network());
+                return FreeAddress.after(near, range.get(), taken)
+                        .map(free -> {
+                            taken.add(free);
+                            return moved.withAddresses(List.of(new AdapterAddress(
+                                    Setting.of(new HostAddress(free, range.get().prefixLength())),
+                                    AddressOrigin.MANUAL)));
+                        })
+                        .orElse(moved);
+            });
+        }
+        String what =
+                adapters.size() == 1 ? "the " + plan.index().name(adapters.get(0)) : adapters.size() + " adapters";
+        return Making.put("Put " + what + " on " + segment.name(), plan, after);
+    }
+
+    /** A cable between two things. */
+    public static Edit cable(Plan plan, CableKind kind, Id from, Id to) {
+        String name = plan.index().name(from) + " to " + plan.index().name(to);
+        CableId id = new CableId(Ids.free(plan, "cable-" + (plan.cables().size() + 1)));
+        List<Cable> cables = new ArrayList<>(plan.cables());
+        cables.add(new Cable(id, name, kind, from, to, true));
+        return Making.put("Cable " + name, plan, plan.withCables(cables));
+    }
+
+    /** A new segment with a range. */
+    public static Edit segment(Plan plan, String name, Subnet range) {
+        List<Segment> segments = new ArrayList<>(plan.segments());
+        SegmentId id = new SegmentId(Ids.free(plan, Ids.of(name, "segment")));
+        segments.add(new Segment(id, name, Optional.of(range), false, false));
+        return Making.put("Add the segment " + name + ", " + range, plan, plan.withSegments(segments));
+    }
+
+    /** OSC from one application to another, with the receiver's own address and port. */
+    public static Edit control(Plan plan, Application from, Application to, String pattern) {
+        OscInput osc = to.osc()
+                .orElseThrow(() -> new IllegalArgumentException(to.name() + " is not described as taking OSC."));
+        List<AdapterId> listens = to.binding(Purpose.OSC_LISTEN).adapters();
+        Ipv4Address address = plan.index().host(to.host()).adapters().stream()
+                .filter(a -> listens.isEmpty() || listens.contains(a.id()))
+                .flatMap(a -> a.addresses().stream())
+                .map(a -> a.address().planned().address())
+                .findFirst()
+                .orElseThrow(() ->
+                        new IllegalArgumentException(to.name() + " has no address yet, so nobody can send to it."));
+        Ipv4Address destination = from.host().equals(to.host()) ? Ipv4Address.LOOPBACK : address;
+        List<ControlLink> links = new ArrayList<>(plan.links());
+        links.add(new ControlLink(
+                new LinkId(Ids.free(plan, from.id().value() + "-to-" + to.id().value())),
+                from.name() + " to " + to.name(),
+                from.id(),
+                to.id(),
+                Setting.of(destination),
+                Setting.of(osc.port().planned()),
+                pattern,
+                Setting.of(true),
+                false,
+                Optional.empty()));
+        Plan after = plan.withLinks(links)
+                .withApplication(
+                        to.id(),
+                        a -> osc.targets().isEmpty() || osc.targets().contains(pattern)
+                                ? a
+                                : a.withOsc(new OscInput(
+                                        osc.port(),
+                                        osc.receiving(),
+                                        osc.handling(),
+                                        java.util.stream.Stream.concat(
+                                                        osc.targets().stream(), java.util.stream.Stream.of(pattern))
+                                                .toList())));
+        return Making.put("Link " + from.name() + " to " + to.name() + " by OSC " + pattern, plan, after);
+    }
+}

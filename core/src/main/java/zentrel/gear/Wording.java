@@ -1,0 +1,397 @@
+package zentrel.gear;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.*;
+
+/**
+ * Understands a line of words as something to do with the gear: {@code 3 node 4}, {@code route desk to bridge node},
+ * {@code patch 12 wash of 18 on boathouse node}. A line may be unfinished; what it could become is offered.
+ */
+public final class Wording {
+    /** What a line asks for. */
+    public record Offer(String text, Supplier<Made> work) {}
+
+    private static final int MOST_OFFERS = 6;
+    private static final int USUAL_FOOTPRINT = 16;
+
+    private final Plan plan;
+    private final Library library;
+    private final Optional<Id> selected;
+
+    /**
+     * A reader of lines.
+     *
+     * @param selected what is selected, which is meant where a line does not name a thing
+     */
+    public Wording(Plan plan, Library library, @Nullable Id selected) {
+        this.plan = plan;
+        this.library = library.with(plan);
+        this.selected = Optional.ofNullable(selected);
+    }
+
+    /** What a line could ask for, the likeliest first; empty where it is about nothing that can be done here. */
+    public List<Offer> offers(String line) {
+        List<String> words = Arrays.stream(line.strip().split("\\s+"))
+                .filter(w -> !w.isEmpty())
+                .toList();
+        if (words.isEmpty()) {
+            return List.of();
+        }
+        List<String> rest = words.subList(1, words.size());
+        List<Offer> offers = switch (words.get(0).toLowerCase(Locale.ROOT)) {
+            case "route" -> route(rest);
+            case "patch" -> patch(rest);
+            case "remove" -> remove(rest);
+            case "duplicate" -> duplicate(rest);
+            case "install" -> install(rest);
+            case "cable" -> cable(rest);
+            case "put" -> put(rest);
+            case "rename" -> rename(rest);
+            case "link" -> link(rest);
+            case "segment" -> segment(rest);
+            case "add" -> add(rest);
+            default -> add(words);
+        };
+        return offers.stream().limit(MOST_OFFERS).toList();
+    }
+
+    private static Offer of(String text, Supplier<Edit> edit) {
+        return new Offer(text, () -> new Made(edit.get(), List.of()));
+    }
+
+    // --- add ---
+
+    private List<Offer> add(List<String> words) {
+        List<String> wanted = new ArrayList<>(words);
+        int count = 1;
+        if (wanted.size() > 1 && wanted.get(0).matches("\\d{1,4}[x×]?")) {
+            count = Integer.parseInt(wanted.remove(0).replaceAll("\\D", ""));
+        }
+        String place = "";
+        int at = wanted.indexOf("in");
+        if (at > 0) {
+            place = String.join(" ", wanted.subList(Math.min(at + 1, wanted.size()), wanted.size()));
+            wanted = wanted.subList(0, at);
+        }
+        if (wanted.stream().noneMatch(w -> w.length() > 1 || w.matches("\\d"))) {
+            return List.of();
+        }
+        List<Offer> offers = new ArrayList<>();
+        for (Profile profile : library.matching(wanted)) {
+            int n = count;
+            String where = place;
+            offers.add(new Offer(
+                    "Add " + n + " × " + profile.name() + (where.isEmpty() ? "" : " in " + where),
+                    () -> Making.boxes(plan, library, profile, n, "", where)));
+        }
+        return offers;
+    }
+
+    private List<Offer> install(List<String> words) {
+        int on = words.indexOf("on");
+        List<String> what = on < 0 ? words : words.subList(0, on);
+        List<Host> hosts = things(
+                on < 0 ? List.of() : words.subList(on + 1, words.size()),
+                plan.hosts(),
+                h -> h.kind() == HostKind.COMPUTER);
+        List<Offer> offers = new ArrayList<>();
+        for (Profile profile : library.matching(what)) {
+            if (profile.software()) {
+                hosts.stream()
+                        .limit(3)
+                        .forEach(h -> offers.add(new Offer(
+                                "Install " + profile.name() + " on " + h.name(),
+                                () -> Making.install(plan, profile, h.id()))));
+            }
+        }
+        return offers;
+    }
+
+    // --- route and patch ---
+
+    /** The words before a separating word and those after it; nothing after where it is not there. */
+    private static List<List<String>> around(List<String> words, String separator) {
+        int at = words.indexOf(separator);
+        return at < 0 ? List.of(words, List.of()) : List.of(words.subList(0, at), words.subList(at + 1, words.size()));
+    }
+
+    private List<Offer> route(List<String> words) {
+        List<List<String>> sides = around(words, "to");
+        List<Application> sources = things(sides.get(0), plan.applications(), this::sends);
+        List<Receiver> receivers = things(
+                sides.get(1), plan.receivers(), r -> !Wiring.freePorts(plan, r).isEmpty());
+        List<Offer> offers = new ArrayList<>();
+        for (Application source : sources) {
+            for (Receiver receiver : receivers) {
+                boolean ownUnlessNamed =
+                        sides.get(1).isEmpty() && receiver.application().equals(source.id());
+                if (!ownUnlessNamed && offers.size() < MOST_OFFERS) {
+                    routes(offers, source, receiver);
+                }
+            }
+        }
+        return offers;
+    }
+
+    private void routes(List<Offer> offers, Application source, Receiver receiver) {
+        List<Port> free = Wiring.freePorts(plan, receiver);
+        int first = Wiring.nextUniverse(plan);
+        Port one = free.get(0);
+        offers.add(of(
+                "Route " + source.name() + " to " + receiver.name() + ", " + one.name() + " (U" + first + ")",
+                () -> Wiring.route(plan, source, List.of(one), first)));
+        if (free.size() > 1) {
+            offers.add(of(
+                    "Route " + source.name() + " to " + receiver.name() + ", all " + free.size() + " free ports (U"
+                            + first + " to U" + (first + free.size() - 1) + ")",
+                    () -> Wiring.route(plan, source, free, first)));
+        }
+    }
+
+    private boolean sends(Application application) {
+        return plan.index()
+                .profileOf(application)
+                .map(p -> !p.sends().isEmpty() && p.kind() != ApplicationKind.NODE)
+                .orElse(!plan.index().streamsOf(application.id()).isEmpty()
+                        || application.kind() == ApplicationKind.CONSOLE);
+    }
+
+    /** {@code patch [COUNT] [KIND] [of FOOTPRINT] [on LINE]}. */
+    private List<Offer> patch(List<String> words) {
+        List<List<String>> sides = around(words, "on");
+        List<List<String>> of = around(sides.get(0), "of");
+        List<String> what = new ArrayList<>(of.get(0));
+        int count = 1;
+        if (!what.isEmpty() && what.get(0).matches("\\d{1,3}")) {
+            count = Integer.parseInt(what.remove(0));
+        }
+        int footprint = of.get(1).stream()
+                .filter(w -> w.matches("\\d{1,3}"))
+                .findFirst()
+                .map(Integer::parseInt)
+                .orElse(USUAL_FOOTPRINT);
+        String type = what.isEmpty() ? "fixture" : String.join(" ", what);
+        int n = count;
+        List<Line> lines = things(
+                sides.get(1),
+                plan.lines(),
+                l -> !plan.index().universesOf(l.port()).isEmpty());
+        List<Line> emptiest = lines.stream()
+                .sorted(Comparator.comparingInt(
+                        l -> plan.index().fixturesOn(l.id()).size()))
+                .toList();
+        return emptiest.stream()
+                .map(l -> of(
+                        "Patch " + n + " " + type + " of " + footprint + " slots on " + l.name(),
+                        () -> Wiring.patch(plan, l, n, footprint, type, Wiring.nextFixtureNumber(plan))))
+                .toList();
+    }
+
+    // --- the rest ---
+
+    private List<Offer> remove(List<String> words) {
+        return things(words, everything(), x -> true).stream()
+                .map(x -> {
+                    Removing removing = Removing.of(plan, List.of(x.id()));
+                    String also = removing.alsoInWords();
+                    return of(
+                            "Remove " + plan.index().name(x.id()) + (also.isEmpty() ? "" : " with " + also),
+                            removing::edit);
+                })
+                .toList();
+    }
+
+    private List<Named> everything() {
+        List<Named> all = new ArrayList<>(plan.hosts());
+        all.addAll(plan.applications());
+        all.addAll(plan.universes());
+        all.addAll(plan.lines());
+        all.addAll(plan.links());
+        all.addAll(plan.segments());
+        all.addAll(plan.cables());
+        return all;
+    }
+
+    private List<Offer> duplicate(List<String> words) {
+        List<String> what = new ArrayList<>(words);
+        int times = 1;
+        if (what.size() > 1 && what.get(what.size() - 1).matches("\\d{1,4}")) {
+            String last = what.get(what.size() - 1);
+            boolean partOfName = plan.hosts().stream()
+                    .anyMatch(h -> h.name().toLowerCase(Locale.ROOT).endsWith(" " + last) && matches(h.name(), what));
+            if (!partOfName) {
+                times = Integer.parseInt(what.remove(what.size() - 1));
+            }
+        }
+        int n = times;
+        return things(what, plan.hosts(), h -> true).stream()
+                .map(h -> new Offer(
+                        "Duplicate " + h.name() + (n == 1 ? "" : " " + n + " times"),
+                        () -> Duplicating.of(plan, List.of(h.id()), n)))
+                .toList();
+    }
+
+    private List<Offer> cable(List<String> words) {
+        List<List<String>> sides = around(words, "to");
+        if (sides.get(1).isEmpty()) {
+            return List.of();
+        }
+        List<Offer> offers = new ArrayList<>();
+        for (Host a : things(sides.get(0), plan.hosts(), h -> true)) {
+            for (Host b : things(sides.get(1), plan.hosts(), h -> !h.id().equals(a.id()))) {
+                if (offers.size() < MOST_OFFERS) {
+                    Id from = socket(a);
+                    Id to = socket(b);
+                    offers.add(of(
+                            "Cable " + plan.index().name(from) + " to "
+                                    + plan.index().name(to),
+                            () -> Wiring.cable(plan, CableKind.NETWORK, from, to)));
+                }
+            }
+        }
+        return offers;
+    }
+
+    /** Any socket of a switch; else the first adapter that has no cable yet, else the first. */
+    private Id socket(Host host) {
+        if (host.kind() == HostKind.SWITCH || host.adapters().isEmpty()) {
+            return host.id();
+        }
+        return host.adapters().stream()
+                .filter(a -> a.kind() == AdapterKind.WIRED)
+                .min(Comparator.comparingInt(a -> plan.index().cablesOf(a.id()).size()))
+                .<Id>map(Adapter::id)
+                .orElse(host.id());
+    }
+
+    private List<Offer> put(List<String> words) {
+        List<List<String>> sides = around(words, "on");
+        List<Offer> offers = new ArrayList<>();
+        for (Host host : things(sides.get(0), plan.hosts(), h -> !h.adapters().isEmpty())) {
+            for (Segment segment : things(sides.get(1), plan.segments(), s -> true)) {
+                if (offers.size() < MOST_OFFERS) {
+                    AdapterId first = host.adapters().get(0).id();
+                    offers.add(of(
+                            "Put the " + plan.index().name(first) + " on " + segment.name(),
+                            () -> Wiring.onSegment(plan, List.of(first), segment)));
+                }
+            }
+        }
+        return offers;
+    }
+
+    private List<Offer> rename(List<String> words) {
+        List<List<String>> sides = around(words, "to");
+        String name = String.join(" ", sides.get(1));
+        if (name.isEmpty()) {
+            return List.of();
+        }
+        List<Named> things = new ArrayList<>(plan.hosts());
+        things.addAll(plan.universes());
+        things.addAll(plan.segments());
+        return things(sides.get(0), things, x -> true).stream()
+                .map(x -> of(
+                        "Rename " + plan.index().name(x.id()) + " to " + name, () -> Renaming.of(plan, x.id(), name)))
+                .toList();
+    }
+
+    private List<Offer> link(List<String> words) {
+        List<List<String>> sides = around(words, "to");
+        List<String> target = new ArrayList<>(sides.get(1));
+        String pattern =
+                target.stream().filter(w -> w.startsWith("/")).findFirst().orElse("/go");
+        target.remove(pattern);
+        List<Offer> offers = new ArrayList<>();
+        for (Application from :
+                things(sides.get(0), plan.applications(), a -> a.osc().isPresent())) {
+            for (Application to :
+                    things(target, plan.applications(), a -> a.osc().isPresent() && !a.id().equals(from.id()))) {
+                if (offers.size() < MOST_OFFERS) {
+                    offers.add(of(
+                            "Link " + from.name() + " to " + to.name() + " by OSC " + pattern,
+                            () -> Wiring.control(plan, from, to, pattern)));
+                }
+            }
+        }
+        return offers;
+    }
+
+    private List<Offer> segment(List<String> words) {
+        List<String> name = new ArrayList<>(words);
+        Subnet range = Making.FIRST_RANGE;
+        if (!name.isEmpty() && name.get(name.size() - 1).contains("/")) {
+            try {
+                range = Subnet.parse(name.remove(name.size() - 1));
+            } catch (IllegalArgumentException e) {
+                return List.of(of("Add a segment: " + e.getMessage(), () -> {
+                    throw new IllegalArgumentException(e.getMessage(), e);
+                }));
+            }
+        }
+        String called = name.isEmpty() ? "Network" : String.join(" ", name);
+        Subnet chosen = range;
+        return List.of(of("Add the segment " + called + ", " + chosen, () -> Wiring.segment(plan, called, chosen)));
+    }
+
+    // --- naming things ---
+
+    /** The things that words name, the nearest match first; what is selected, or all, where there are no words. */
+    private <T extends Named> List<T> things(List<String> words, List<T> all, Predicate<T> fit) {
+        if (words.isEmpty()) {
+            List<T> chosen = all.stream()
+                    .filter(t -> selected.filter(s -> belongs(s, t.id())).isPresent())
+                    .filter(fit)
+                    .toList();
+            return chosen.isEmpty() ? all.stream().filter(fit).toList() : chosen;
+        }
+        String joined = String.join(" ", words).toLowerCase(Locale.ROOT);
+        return all.stream()
+                .filter(fit)
+                .filter(t -> matches(plan.index().name(t.id()), words))
+                .sorted(Comparator.comparingInt(
+                        t -> t.name().toLowerCase(Locale.ROOT).equals(joined)
+                                ? 0
+                                : t.name().toLowerCase(Locale.ROOT).startsWith(joined) ? 1 : 2))
+                .toList();
+    }
+
+    private static boolean matches(String name, List<String> words) {
+        String lower = name.toLowerCase(Locale.ROOT);
+        return words.stream().allMatch(w -> lower.contains(w.toLowerCase(Locale.ROOT)));
+    }
+
+    /** Whether what is selected is a thing, or what the thing runs on or belongs to. */
+    private boolean belongs(Id chosen, Id thing) {
+        if (chosen.equals(thing)) {
+            return true;
+        }
+        PlanIndex index = plan.index();
+        Object found = index.find(thing).orElse(null);
+        if (found instanceof Application a) {
+            return a.host().equals(chosen);
+        }
+        if (found instanceof Receiver r) {
+            return belongs(chosen, r.application());
+        }
+        if (found instanceof Line l) {
+            return chosen.equals(l.port())
+                    || belongs(chosen, index.receiverOf(l.port()).id());
+        }
+        if (found instanceof Host h) {
+            return h.adapters().stream().anyMatch(a -> a.id().equals(chosen))
+                    || index.applicationsOn(h.id()).stream()
+                            .anyMatch(a -> a.id().equals(chosen)
+                                    || index.receiversOf(a.id()).stream().anyMatch(r -> r.id().equals(chosen)));
+        }
+        return false;
+    }
+}
