@@ -1,0 +1,318 @@
+package zentrel.gear;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import zentrel.TestPlans;
+import zentrel.check.Check;
+import zentrel.demo.FernlightTrail;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFileException;
+import zentrel.file.PlanReader;
+import zentrel.file.PlanWriter;
+import zentrel.file.ProfileFile;
+import zentrel.path.SignalPaths;
+import zentrel.path.Verdict;
+import zentrel.plan.*;
+
+class GearTest {
+    private static final Library LIBRARY = Library.shipped();
+
+    /** Does the first thing that a line offers. */
+    private static Plan say(Plan plan, String line) {
+        List<Wording.Offer> offers = new Wording(plan, LIBRARY, null).offers(line);
+        assertThat(offers).as("what \"%s\" could mean", line).isNotEmpty();
+        return offers.get(0).work().get().edit().applyTo(plan);
+    }
+
+    private static void opensAgain(Plan plan) {
+        try {
+            assertThat(PlanReader.read(PlanWriter.write(LoadedPlan.of(plan))).plan())
+                    .isEqualTo(plan);
+        } catch (PlanFileException e) {
+            throw new AssertionError(e.getMessage(), e);
+        }
+    }
+
+    // --- the library ---
+
+    @Test
+    void twoDozenProfilesShipAndFollowTheirSchema() throws IOException, PlanFileException {
+        assertThat(LIBRARY.profiles()).hasSizeGreaterThanOrEqualTo(24);
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.readString(Path.of("..", "docs", "profile.schema.json")), InputFormat.JSON);
+        for (Profile profile : LIBRARY.profiles()) {
+            String file = new String(ProfileFile.write(profile), StandardCharsets.UTF_8);
+            assertThat(schema.validate(file, InputFormat.JSON)).as(profile.id()).isEmpty();
+            assertThat(ProfileFile.read(file.getBytes(StandardCharsets.UTF_8))).isEqualTo(profile);
+            assertThat(profile.summary()).as(profile.id()).endsWith(".");
+        }
+    }
+
+    @Test
+    void oneBoxOfEveryProfileGivesAPlanThatOpensAndHasNothingBroken() {
+        Plan plan = Plan.EMPTY;
+        for (Profile profile : LIBRARY.profiles()) {
+            plan = Making.boxes(plan, LIBRARY, profile, 2, "", "Store").edit().applyTo(plan);
+        }
+        opensAgain(plan);
+        assertThat(Check.run(plan).isBroken()).isFalse();
+        assertThat(plan.profiles())
+                .hasSizeGreaterThanOrEqualTo(LIBRARY.profiles().size());
+        assertThat(plan.hosts()).extracting(Host::name).doesNotHaveDuplicates();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "{\"zentrel-profile\":1}|\"id\" is missing",
+                "{\"id\":\"a\"}|\"zentrel-profile\" is missing",
+                "{\"zentrel-profile\":1,\"id\":\"a\",\"clashes\":[[\"PoE\",\"USB\"]]}|\"PoE\" clashes, and there is no supply of that name",
+                "{\"zentrel-profile\":1,\"id\":\"a\",\"clashes\":[[\"PoE\"]]}|two supplies clash with each other, and here are 1",
+                "{\"zentrel-profile\":1,\"id\":\"a\",\"direct\":[\"X\"]}|there is no adapter of that name",
+                "{\"zentrel-profile\":1,\"id\":\"a\",\"software\":true,\"adapters\":[{\"name\":\"N\"}]}|Software has no adapters of its own",
+                "{\"zentrel-profile\":1,\"id\":\"a\",\"applications\":[{\"limits\":[{\"protocol\":\"sacn\",\"universes\":-1}]}]}|a number from 0 to 100000 belongs here, not -1",
+                "{\"zentrel-profile\":1,\"id\":\"a\",\"applications\":[{\"ports\":[{\"count\":0}]}]}|a number from 1 to 4096",
+                "{\"zentrel-profile\":1,\"id\":\"a\",\"steps\":[{\"of\":[\"colour\"],\"does\":\"x\"}]}|A step is about address",
+                "{\"zentrel-profile\":1,\"id\":\"a\",\"poe\":{\"perPortWatts\":0,\"totalWatts\":1}}|a number from 0.1",
+                "[]|an object"
+            })
+    void aContradictoryProfileGivesASentence(String json, String expected) {
+        assertThatThrownBy(() -> ProfileFile.read(json.getBytes(StandardCharsets.UTF_8)))
+                .isInstanceOf(PlanFileException.class)
+                .hasMessageContaining(expected)
+                .hasMessageStartingWith("In the profile file");
+    }
+
+    @Test
+    void theUsersOwnProfilesAndThePlansComeBeforeTheShipped(@TempDir Path folder)
+            throws IOException, PlanFileException {
+        String own = "{\"zentrel-profile\":1,\"id\":\"house/node-4\",\"name\":\"Our node\",\"x-colour\":\"red\"}";
+        Files.writeString(folder.resolve("ours.json"), own);
+        Files.writeString(folder.resolve("damaged.json"), "{");
+        Library library = LIBRARY.with(folder);
+        assertThat(library.find("house/node-4").orElseThrow().name()).isEqualTo("Our node");
+        assertThat(library.problems()).singleElement().asString().startsWith("damaged.json: ");
+        Plan plan = Plan.EMPTY.withProfile(
+                ProfileFile.read(own.replace("Our", "Their").getBytes(StandardCharsets.UTF_8)));
+        assertThat(library.with(plan).find("house/node-4").orElseThrow().name()).isEqualTo("Their node");
+    }
+
+    // --- words ---
+
+    @Test
+    void fromNothingToALitFixtureInFourShortLines() {
+        List<String> lines = List.of("compact", "node 4", "route", "patch");
+        Plan plan = Plan.EMPTY;
+        for (String line : lines) {
+            plan = say(plan, line);
+        }
+        // each line: the key that opens the box, the letters, Enter
+        assertThat(lines.stream().mapToInt(l -> l.length() + 2).sum()).isLessThanOrEqualTo(40);
+        Fixture fixture = plan.fixtures().get(0);
+        assertThat(new SignalPaths(plan).ofFixture(fixture.id()).verdict()).isEqualTo(Verdict.PASSES);
+        assertThat(Check.run(plan).findings()).isEmpty();
+        opensAgain(plan);
+    }
+
+    @Test
+    void wordsMeanWhatTheySay() {
+        Plan plan = say(Plan.EMPTY, "3 node 4 in Boathouse");
+        assertThat(plan.hosts())
+                .extracting(Host::name)
+                .containsExactly("4-port node 1", "4-port node 2", "4-port node 3");
+        assertThat(plan.hosts()).extracting(Host::place).containsOnly("Boathouse");
+        assertThat(plan.receivers()).allSatisfy(r -> assertThat(r.ports()).hasSize(4));
+        plan = say(plan, "add full console");
+        plan = say(plan, "rename full to Hut console");
+        plan = say(plan, "route hut to node 2");
+        plan = say(plan, "patch 5 wash of 18 on node 2");
+        assertThat(plan.fixtures()).extracting(f -> f.breaks().get(0).start()).containsExactly(1, 19, 37, 55, 73);
+        assertThat(plan.fixtures()).extracting(Fixture::number).containsExactly("101", "102", "103", "104", "105");
+        plan = say(plan, "2 computer");
+        plan = say(plan, "install previs on computer 2");
+        assertThat(plan.applications()).anyMatch(a -> a.kind() == ApplicationKind.PREVIS);
+        plan = say(plan, "show control");
+        plan = say(plan, "link cue to hut /evening/go");
+        assertThat(plan.links())
+                .singleElement()
+                .satisfies(l -> assertThat(l.pattern()).isEqualTo("/evening/go"));
+        plan = say(plan, "duplicate node 2 2");
+        assertThat(plan.hosts()).extracting(Host::name).contains("4-port node 4", "4-port node 5");
+        plan = say(plan, "switch poe");
+        plan = say(plan, "cable node 1 to switch");
+        assertThat(plan.cables()).hasSize(1);
+        plan = say(plan, "segment Talk 172.21.8.0/24");
+        plan = say(plan, "put node 3 on talk");
+        assertThat(plan.index()
+                        .adapter(new AdapterId("4-port-node-3.network"))
+                        .addresses()
+                        .get(0)
+                        .inForce()
+                        .toString())
+                .isEqualTo("172.21.8.1/24");
+        plan = say(plan, "remove node 3");
+        assertThat(plan.hosts()).extracting(Host::name).doesNotContain("4-port node 3");
+        opensAgain(plan);
+        assertThat(Check.run(plan).isBroken()).isFalse();
+    }
+
+    @Test
+    void nonsenseOffersNothingAndNeverThrows() {
+        Plan plan = FernlightTrail.draft();
+        Random random = new Random(5);
+        String letters = "abcdeno rst0123456789/.×@#to on of in";
+        for (int i = 0; i < 2000; i++) {
+            StringBuilder line =
+                    new StringBuilder(List.of("", "route ", "patch ", "cable ", "duplicate ", "segment ", "link ")
+                            .get(random.nextInt(7)));
+            for (int n = random.nextInt(14); n > 0; n--) {
+                line.append(letters.charAt(random.nextInt(letters.length())));
+            }
+            for (Wording.Offer offer : new Wording(plan, LIBRARY, null).offers(line.toString())) {
+                assertThat(offer.text()).isNotBlank();
+            }
+        }
+        assertThat(new Wording(plan, LIBRARY, null).offers("zzzz qq")).isEmpty();
+    }
+
+    @Test
+    void whatDoesNotFitIsRefusedInASentence() {
+        Plan plan = say(say(say(Plan.EMPTY, "compact"), "node 1"), "route");
+        Line line = plan.lines().get(0);
+        assertThatThrownBy(() -> Wiring.patch(plan, line, 33, 16, "wash", 1))
+                .hasMessage("U1 has room for 32 more of 16 slots after slot 0, and 33 were asked for.");
+        assertThatThrownBy(() -> Making.boxes(plan, LIBRARY, LIBRARY.profiles().get(0), 2001, "", ""))
+                .hasMessage("Add 1 to 2000 at a time, not 2001.");
+        Edit late = Wiring.segment(plan, "Late", Subnet24.of("10.9.8.0/24"));
+        assertThatThrownBy(() -> late.applyTo(plan.withName("Another")))
+                .hasMessageContaining("The plan has changed since");
+    }
+
+    /** Short for a subnet in this test. */
+    private static final class Subnet24 {
+        static zentrel.ipv4.Subnet of(String text) {
+            return zentrel.ipv4.Subnet.parse(text);
+        }
+    }
+
+    // --- sources that are no consoles on a network ---
+
+    @Test
+    void aPlaybackControllerLightsItsOwnConnectorsWithoutANetwork() {
+        Plan plan = say(say(Plan.EMPTY, "playback"), "route playback to playback");
+        plan = say(plan, "patch");
+        assertThat(plan.streams().get(0).protocol()).isEqualTo(Protocol.DMX);
+        var path = new SignalPaths(plan)
+                .ofFixture(plan.fixtures().get(0).id())
+                .paths()
+                .get(0);
+        assertThat(path.verdict()).isEqualTo(Verdict.PASSES);
+        assertThat(path.hops()
+                        .filter(h -> h.verdict() == Verdict.NOT_APPLICABLE)
+                        .map(h -> h.kind().number()))
+                .as("no network")
+                .containsExactly(2, 3, 4, 5, 6, 7);
+        opensAgain(plan);
+    }
+
+    @Test
+    void aUsbInterfaceNeedsItsCable() {
+        Plan plan = say(say(say(Plan.EMPTY, "console software"), "usb 2"), "route software to usb");
+        plan = say(plan, "patch");
+        FixtureId fixture = plan.fixtures().get(0).id();
+        assertThat(new SignalPaths(plan).ofFixture(fixture).verdict()).isEqualTo(Verdict.NOT_KNOWN);
+        Host computer = plan.hosts().stream()
+                .filter(h -> h.kind() == HostKind.COMPUTER)
+                .findFirst()
+                .orElseThrow();
+        Host usb = plan.hosts().stream()
+                .filter(h -> h.kind() == HostKind.OTHER)
+                .findFirst()
+                .orElseThrow();
+        plan = Wiring.cable(plan, CableKind.USB, computer.id(), usb.id()).applyTo(plan);
+        assertThat(new SignalPaths(plan).ofFixture(fixture).verdict()).isEqualTo(Verdict.PASSES);
+        plan = plan.withCable(plan.cables().get(0).id(), c -> c.withConnected(false));
+        var hop = new SignalPaths(plan)
+                .ofFixture(fixture)
+                .paths()
+                .get(0)
+                .decisive()
+                .orElseThrow();
+        assertThat(hop.kind().number()).isEqualTo(5);
+        assertThat(hop.text()).contains("is not plugged in. Plug it in.");
+    }
+
+    // --- removing and duplicating ---
+
+    @Test
+    void whateverIsRemovedLeavesAPlanThatOpens() {
+        for (Plan start : List.of(TestPlans.pier(), FernlightTrail.draft(), FernlightTrail.ready())) {
+            List<Id> all = new ArrayList<>(start.index().ids());
+            all.sort(java.util.Comparator.comparing(Id::value));
+            for (int seed = 0; seed < 60; seed++) {
+                Random random = new Random(seed);
+                List<Id> some = new ArrayList<>();
+                for (int i = 1 + random.nextInt(3); i > 0; i--) {
+                    some.add(all.get(random.nextInt(all.size())));
+                }
+                Removing removing = Removing.of(start, new HashSet<>(some));
+                Plan after = removing.edit().applyTo(start);
+                opensAgain(after);
+                for (Id id : some) {
+                    assertThat(after.index().find(id)).as("%s is gone", id).isEmpty();
+                }
+                for (Id id : removing.also()) {
+                    assertThat(after.index().find(id))
+                            .as("%s went with %s", id, some)
+                            .isEmpty();
+                }
+            }
+        }
+    }
+
+    @Test
+    void whatGoesWithAThingIsSaid() {
+        assertThat(Removing.of(TestPlans.pier(), List.of(new HostId("node-a"))).alsoInWords())
+                .isEqualTo("1 adapter, 1 program, 1 receiver, 2 ports, 2 lines, 1 cable");
+    }
+
+    @Test
+    void copiesCountOnAndHarmNothing() {
+        Plan pier = TestPlans.pier();
+        Made made = Duplicating.of(pier, List.of(new HostId("node-a"), new HostId("node-b")), 3);
+        Plan after = made.edit().applyTo(pier);
+        assertThat(made.hosts()).hasSize(6);
+        assertThat(after.hosts())
+                .extracting(Host::name)
+                .doesNotHaveDuplicates()
+                .contains("Node A 2", "Node A 4", "Node B 3");
+        assertThat(Check.run(after).findings()).isEmpty();
+        List<String> addresses = after.hosts().stream()
+                .flatMap(h -> h.adapters().stream())
+                .flatMap(a -> a.addresses().stream())
+                .map(a -> a.inForce().address().toString())
+                .toList();
+        assertThat(addresses).doesNotHaveDuplicates();
+        opensAgain(after);
+        assertThat(Optional.of("Row 009").map(Names::next)).contains("Row 010");
+    }
+}
