@@ -285,7 +285,7 @@ public final class Wiring {
         return Making.put("Add the segment " + name + ", " + range, plan, plan.withSegments(segments));
     }
 
-    /** OSC from one application to another, with the receiver's own address and port. */
+    /** OSC from one application to another, with the receiver's own address and port; the receiver is taken to act on it. */
     public static Edit control(Plan plan, Application from, Application to, String pattern) {
         OscInput osc = to.osc()
                 .orElseThrow(() -> new IllegalArgumentException(to.name() + " is not described as taking OSC."));
@@ -313,7 +313,7 @@ public final class Wiring {
         Plan after = plan.withLinks(links)
                 .withApplication(
                         to.id(),
-                        a -> osc.targets().isEmpty() || osc.targets().contains(pattern)
+                        a -> osc.targets().contains(pattern)
                                 ? a
                                 : a.withOsc(new OscInput(
                                         osc.port(),

@@ -226,8 +226,9 @@ public final class Wording {
         int times = 1;
         if (what.size() > 1 && what.get(what.size() - 1).matches("\\d{1,4}")) {
             String last = what.get(what.size() - 1);
+            String whole = String.join(" ", what).toLowerCase(Locale.ROOT);
             boolean partOfName = plan.hosts().stream()
-                    .anyMatch(h -> h.name().toLowerCase(Locale.ROOT).endsWith(" " + last) && matches(h.name(), what));
+                    .anyMatch(h -> h.name().toLowerCase(Locale.ROOT).endsWith(whole));
             if (!partOfName) {
                 times = Integer.parseInt(what.remove(what.size() - 1));
             }
