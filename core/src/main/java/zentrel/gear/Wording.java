@@ -225,7 +225,6 @@ public final class Wording {
         List<String> what = new ArrayList<>(words);
         int times = 1;
         if (what.size() > 1 && what.get(what.size() - 1).matches("\\d{1,4}")) {
-            String last = what.get(what.size() - 1);
             String whole = String.join(" ", what).toLowerCase(Locale.ROOT);
             boolean partOfName = plan.hosts().stream()
                     .anyMatch(h -> h.name().toLowerCase(Locale.ROOT).endsWith(whole));
