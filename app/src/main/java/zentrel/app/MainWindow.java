@@ -28,7 +28,9 @@ import javafx.stage.Stage;
 import zentrel.app.addresses.AddressesStage;
 import zentrel.app.bench.BenchStage;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.document.UserLibrary;
 import zentrel.app.flow.FlowStage;
+import zentrel.app.gear.GearStage;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.GoToBox;
@@ -38,12 +40,16 @@ import zentrel.app.shell.Rail;
 import zentrel.app.shell.StageView;
 import zentrel.app.universes.UniversesStage;
 import zentrel.file.LoadedPlan;
+import zentrel.gear.Library;
+import zentrel.gear.Wording;
 import zentrel.path.Verdict;
 import zentrel.plan.Plan;
 
 /** The window: top bar, rail, chart, margin, path strip; files and keys. */
 final class MainWindow {
     private static final String ENDING = ".zentrel.json";
+    private static final int GEAR = 0;
+    private static final int FLOW = 1;
 
     private final Stage stage;
     private final OpenDocument document;
@@ -51,6 +57,7 @@ final class MainWindow {
     private final StackPane chart = new StackPane();
     private final PathStrip strip;
     private final BenchStage bench;
+    private final GearStage gear;
     private final List<StageView> stages;
     private final Rail rail;
     private final GoToBox goTo;
@@ -70,9 +77,12 @@ final class MainWindow {
         this.document = document;
         strip = new PathStrip(document);
         bench = new BenchStage(document, strip::setEvidence, this::refreshWire);
-        stages = List.of(new FlowStage(document), new AddressesStage(document), new UniversesStage(document), bench);
+        UserLibrary library = new UserLibrary(document.folder().resolve("profiles"));
+        gear = new GearStage(document, library);
+        stages = List.of(
+                gear, new FlowStage(document), new AddressesStage(document), new UniversesStage(document), bench);
         rail = new Rail(document, stages, this::showStage);
-        goTo = new GoToBox(document, this::commands);
+        goTo = new GoToBox(document, this::commands, line -> worded(library, line));
         root.setTop(new VBox(topBar(), notice));
         root.setLeft(rail);
         chart.setMinWidth(0); // the margin keeps its place, whatever the chart would like
@@ -99,11 +109,33 @@ final class MainWindow {
         refreshNotice();
         refreshTitle();
         refreshWire();
-        showStage(0);
+        showStage(FLOW);
+    }
+
+    /** What a line of words asks for, as commands of the box at the top. */
+    private List<GoToBox.Command> worded(UserLibrary library, String line) {
+        Library read = library.now();
+        if (read == null || line.length() < 2) {
+            return List.of();
+        }
+        return new Wording(document.plan(), read, document.selectionProperty().get())
+                .offers(line).stream()
+                        .map(o -> new GoToBox.Command(
+                                o.text(),
+                                () -> document.make(
+                                        o.work(),
+                                        made -> made.hosts().stream()
+                                                .reduce((a, b) -> b)
+                                                .ifPresent(document::select))))
+                        .toList();
     }
 
     private OpenDocument document() {
         return document;
+    }
+
+    GearStage gear() {
+        return gear;
     }
 
     BenchStage bench() {
@@ -135,6 +167,11 @@ final class MainWindow {
                         new SeparatorMenuItem(),
                         item("Save", "Shortcut+S", this::save),
                         item("Save as …", "Shortcut+Shift+S", this::saveAs),
+                        new SeparatorMenuItem(),
+                        item("Start from a pattern …", "Esc", this::patterns),
+                        item("Profiles …", "Esc", this::profiles),
+                        item("Copy as a new plan", "Esc", this::copyPlan),
+                        item("Compare with …", "Esc", this::compare),
                         new SeparatorMenuItem(),
                         undo,
                         redo,
@@ -246,6 +283,7 @@ final class MainWindow {
     private void newPlan() {
         if (mayLose()) {
             document.show(LoadedPlan.of(Plan.EMPTY));
+            showStage(GEAR);
         }
     }
 
@@ -254,6 +292,40 @@ final class MainWindow {
         if (file != null) {
             openFile(file.toPath());
         }
+    }
+
+    private void patterns() {
+        showStage(GEAR);
+        gear.patterns();
+    }
+
+    private void profiles() {
+        showStage(GEAR);
+        gear.profiles();
+    }
+
+    /** The same rig as a plan of its own, which belongs to no file yet. */
+    private void copyPlan() {
+        if (mayLose()) {
+            Plan plan = document.plan();
+            document.show(LoadedPlan.of(plan.withName(plan.name() + ", copy")));
+        }
+    }
+
+    /** Sets another version of the plan beside this one. */
+    private void compare() {
+        File file = chooser("Compare with a plan").showOpenDialog(stage);
+        if (file != null) {
+            compareWith(file.toPath());
+        }
+    }
+
+    /** Reads another version of the plan, and shows how it differs. */
+    void compareWith(Path file) {
+        document.read(file, other -> {
+            showStage(GEAR);
+            gear.compare(String.valueOf(file.getFileName()), other.plan());
+        });
     }
 
     /** Opens a file, after asking about unsaved work. */
@@ -334,6 +406,15 @@ final class MainWindow {
             int number = i;
             commands.add(new GoToBox.Command(stages.get(i).title() + " (stage)", () -> showStage(number)));
         }
+        commands.add(new GoToBox.Command("Add gear", () -> {
+            showStage(GEAR);
+            gear.say();
+        }));
+        commands.add(new GoToBox.Command("Start from a pattern …", this::patterns));
+        commands.add(new GoToBox.Command("Profiles …", this::profiles));
+        commands.add(new GoToBox.Command("Paste rows", gear::paste));
+        commands.add(new GoToBox.Command("Copy as a new plan", this::copyPlan));
+        commands.add(new GoToBox.Command("Compare with …", this::compare));
         commands.add(new GoToBox.Command("New plan", this::newPlan));
         commands.add(new GoToBox.Command("Open a plan …", this::open));
         commands.add(new GoToBox.Command("Save", this::save));

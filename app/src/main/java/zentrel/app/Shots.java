@@ -37,12 +37,15 @@ final class Shots {
     }
 
     void start() {
-        view(0, 1500, () -> {}, "overview");
-        view(0, 500, () -> document.select(new ReceiverId("boathouse-node-rx")), "flow");
-        view(1, 500, () -> document.select(new zentrel.plan.AdapterId("jetty-node.network")), "addresses");
-        view(2, 500, () -> document.select(new UniverseId("u5")), "universes");
+        view(1, 1500, () -> {}, "overview");
+        view(0, 900, () -> document.select(new ReceiverId("boathouse-node-rx")), "gear");
+        view(0, 700, () -> window.gear().patterns(), "gear-patterns");
+        view(0, 700, () -> window.gear().profiles(), "gear-profiles");
+        view(1, 500, () -> document.select(new ReceiverId("boathouse-node-rx")), "flow");
+        view(2, 500, () -> document.select(new zentrel.plan.AdapterId("jetty-node.network")), "addresses");
+        view(3, 500, () -> document.select(new UniverseId("u5")), "universes");
         view(
-                3,
+                4,
                 1500,
                 () -> {
                     document.select(new FixtureId("f801"));
@@ -51,7 +54,7 @@ final class Shots {
                 "bench-started");
         steps.removeLast();
         view(
-                3,
+                4,
                 3500,
                 () -> {
                     window.bench().arm();
@@ -59,9 +62,9 @@ final class Shots {
                 },
                 "bench-armed");
         steps.removeLast();
-        view(3, 1500, () -> window.bench().raise(new UniverseId("u1"), 37, 230), "bench");
+        view(4, 1500, () -> window.bench().raise(new UniverseId("u1"), 37, 230), "bench");
         view(
-                3,
+                4,
                 1800,
                 () -> {
                     document.select(new LinkId("go-link"));
@@ -69,7 +72,7 @@ final class Shots {
                 },
                 "bench-cue");
         view(
-                2,
+                3,
                 500,
                 () -> {
                     document.dayProperty().set(true);

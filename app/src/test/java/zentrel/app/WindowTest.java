@@ -157,12 +157,12 @@ class WindowTest {
         robot.push(KeyCode.ENTER);
         settled(() -> new FixtureId("f501").equals(document.selectionProperty().get()));
         waitFor("Hut desk → Port 1 of Boathouse node");
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
         assertThat(fx(() -> window.shownStage())).isEqualTo(2);
         waitFor("239.255.0.10");
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT2);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         waitFor("10.41.20.1");
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
         waitFor("Start the stand-ins");
         robot.push(KeyCode.ESCAPE);
         settled(() -> document.selectionProperty().get() == null);
@@ -219,7 +219,7 @@ class WindowTest {
     void aLevelRaisedAtTheConsoleLightsTheFixture(FxRobot robot) {
         opened();
         fx(() -> {
-            window.showStage(3);
+            window.showStage(4);
             document.select(new FixtureId("f104"));
             return true;
         });
@@ -276,7 +276,7 @@ class WindowTest {
     void anAddressIsEditedInPlace(FxRobot robot) {
         opened();
         fx(() -> {
-            window.showStage(1);
+            window.showStage(2);
             document.select(new AdapterId("jetty-node.network"));
             return true;
         });
@@ -346,7 +346,7 @@ class WindowTest {
     void selectionIsSharedByAllStages() {
         opened();
         fx(() -> {
-            window.showStage(2);
+            window.showStage(3);
             document.select(new UniverseId("u8"));
             return true;
         });
@@ -354,7 +354,7 @@ class WindowTest {
         waitFor("The two ends use different protocols");
         fx(() -> {
             document.select(new PortId("paths-node.p1"));
-            window.showStage(0);
+            window.showStage(1);
             return true;
         });
         waitFor("Port 1 of Paths node");

@@ -123,6 +123,9 @@ public final class Library {
             return profile.words().contains(lower)
                     || String.valueOf(profile.portCount()).equals(lower);
         }
+        if (lower.length() < 2) {
+            return profile.words().contains(lower); // one letter begins too much
+        }
         String singular = lower.length() > 3 && lower.endsWith("s") ? lower.substring(0, lower.length() - 1) : lower;
         return profile.words().stream().anyMatch(w -> w.startsWith(lower) || w.startsWith(singular))
                 || profile.name().toLowerCase(Locale.ROOT).contains(lower);

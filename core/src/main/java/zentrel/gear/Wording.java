@@ -200,6 +200,7 @@ public final class Wording {
 
     private List<Offer> remove(List<String> words) {
         return things(words, everything(), x -> true).stream()
+                .limit(MOST_OFFERS)
                 .map(x -> {
                     Removing removing = Removing.of(plan, List.of(x.id()));
                     String also = removing.alsoInWords();

@@ -261,6 +261,75 @@ class GearTest {
         assertThat(hop.text()).contains("is not plugged in. Plug it in.");
     }
 
+    // --- pasting ---
+
+    @Test
+    void rowsOfASpreadsheetBecomeGearAndBadOnesAreNamed() {
+        String table = String.join(
+                "\r\n",
+                "Label\tType\tWhere\tIP\tMask",
+                "Boathouse 1\tnode 4\tBoathouse\t10.41.22.3\t255.255.0.0",
+                "\t\t\t\t",
+                "Boathouse 2\tnode\u00A04\tBoathouse\t 10.41.22.4 \t/16",
+                "Typo\tnode 4\tJetty\t10.41.22.256\t255.255.0.0",
+                "Zeros\tnode 4\tJetty\t010.041.022.005\t",
+                "Twice\tnode 4\tJetty\t10.41.22.3\t255.255.0.0",
+                "Odd mask\tnode 4\tJetty\t10.41.22.9\t255.0.255.0",
+                "What\tflux thing\tJetty\t\t",
+                "Nothing\t\tJetty\t\t",
+                "Short\tfull console",
+                "");
+        Pasting pasting = Pasting.of(Plan.EMPTY, LIBRARY, table);
+        Plan plan = pasting.edit().applyTo(Plan.EMPTY);
+        assertThat(plan.hosts()).extracting(Host::name).containsExactly("Boathouse 1", "Boathouse 2", "Short");
+        assertThat(plan.hosts()
+                        .get(1)
+                        .adapters()
+                        .get(0)
+                        .addresses()
+                        .get(0)
+                        .inForce()
+                        .toString())
+                .isEqualTo("10.41.22.4/16");
+        assertThat(pasting.made()).isEqualTo(3);
+        assertThat(pasting.leftOut()).extracting(Pasting.LeftOut::row).containsExactly(5L, 6L, 7L, 8L, 9L, 10L);
+        assertThat(pasting.leftOut().get(2).text()).isEqualTo("Row 7: 10.41.22.3 stands in an earlier row already");
+        assertThat(pasting.leftOut().get(4).text()).isEqualTo("Row 9: no profile is called \"flux thing\"");
+        assertThat(pasting.columns())
+                .containsExactly(
+                        "column 1: name", "column 2: type", "column 3: place", "column 4: address", "column 5: mask");
+        opensAgain(plan);
+    }
+
+    @Test
+    void withoutHeadingsTheColumnsAreToldByWhatStandsInThem() {
+        Pasting pasting =
+                Pasting.of(Plan.EMPTY, LIBRARY, "West;node 4;10.9.0.1;255.255.0.0\nEast;node 1;10.9.0.2;255.255.0.0\n");
+        assertThat(pasting.columns())
+                .containsExactly("column 1: name", "column 2: type", "column 3: address", "column 4: mask");
+        assertThat(pasting.made()).isEqualTo(2);
+        assertThatThrownBy(() -> Pasting.of(Plan.EMPTY, LIBRARY, "a,b\nc,d\n")).hasMessageContaining("No column says");
+        assertThatThrownBy(() -> Pasting.of(Plan.EMPTY, LIBRARY, "")).hasMessage("There are no rows to paste.");
+    }
+
+    @Test
+    void anyPastedTextGivesAPlanOrASentence() {
+        String letters = "node 4\t;,\"\n\r.0123456789/typeaddress\u0000é";
+        for (int seed = 0; seed < 400; seed++) {
+            Random random = new Random(seed);
+            StringBuilder text = new StringBuilder(random.nextBoolean() ? "type;address\n" : "");
+            for (int n = random.nextInt(200); n > 0; n--) {
+                text.append(letters.charAt(random.nextInt(letters.length())));
+            }
+            try {
+                Pasting pasting = Pasting.of(Plan.EMPTY, LIBRARY, text.toString());
+                opensAgain(pasting.edit().applyTo(Plan.EMPTY));
+            } catch (IllegalArgumentException e) {
+                assertThat(e.getMessage()).as("seed %d", seed).isNotBlank();
+            }
+        }
+    }
+
     // --- removing and duplicating ---
 
     @Test

@@ -11,6 +11,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
@@ -31,6 +32,7 @@ import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.file.RecentPlans;
 import zentrel.file.UnknownFields;
+import zentrel.gear.Made;
 import zentrel.plan.Edit;
 import zentrel.plan.History;
 import zentrel.plan.Id;
@@ -107,6 +109,11 @@ public final class OpenDocument {
         return day;
     }
 
+    /** Where the program keeps what is the user's own: journal, recent plans, profiles. */
+    public Path folder() {
+        return folder;
+    }
+
     public Plan plan() {
         return history.plan();
     }
@@ -141,6 +148,27 @@ public final class OpenDocument {
             return;
         }
         changed();
+    }
+
+    /**
+     * Works an edit out in the background, makes it, and hands over the boxes it made. What will not do is told in its own
+     * sentence.
+     */
+    public void make(Supplier<Made> work, Consumer<Made> then) {
+        inBackground(
+                checker,
+                () -> {
+                    try {
+                        return Optional.of(work.get());
+                    } catch (IllegalArgumentException e) {
+                        Platform.runLater(() -> tell(String.valueOf(e.getMessage())));
+                        return Optional.<Made>empty();
+                    }
+                },
+                made -> made.ifPresent(m -> {
+                    apply(m.edit());
+                    then.accept(m);
+                }));
     }
 
     public void undo() {
@@ -259,6 +287,11 @@ public final class OpenDocument {
             become(loaded, path, loaded.plan());
             remember(path);
         });
+    }
+
+    /** Reads another plan and hands it over; the open plan stays. */
+    public void read(Path path, Consumer<LoadedPlan> then) {
+        inBackground(disk, () -> PlanFile.open(path), then);
     }
 
     public void save(Path to) {

@@ -3,6 +3,7 @@ package zentrel.app.shell;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.geometry.Bounds;
 import javafx.scene.control.Label;
@@ -23,17 +24,26 @@ public final class GoToBox extends TextField {
     public record Command(String name, Runnable action) {}
 
     private static final int MOST = 9;
+    private static final int NAMES_FIRST = 4;
 
     private final OpenDocument document;
     private final Supplier<List<Command>> commands;
+    private final Function<String, List<Command>> worded;
     private final VBox rows = new VBox();
     private final Popup popup = new Popup();
     private List<Command> offered = List.of();
     private int chosen;
 
-    public GoToBox(OpenDocument document, Supplier<List<Command>> commands) {
+    /**
+     * The box.
+     *
+     * @param commands what can be done by name
+     * @param worded what a line of words asks for
+     */
+    public GoToBox(OpenDocument document, Supplier<List<Command>> commands, Function<String, List<Command>> worded) {
         this.document = document;
         this.commands = commands;
+        this.worded = worded;
         setPromptText("Go to, or do …      Ctrl K");
         setPrefWidth(250);
         setId("go-to");
@@ -128,6 +138,9 @@ public final class GoToBox extends TextField {
             }
         }
         begins.addAll(holds);
+        List<Command> asked = worded.apply(getText().strip());
+        // A line that starts with a number or a verb asks for something; one word is more likely a name.
+        begins.addAll(typed.contains(" ") ? 0 : Math.min(begins.size(), NAMES_FIRST), asked);
         return begins.stream().limit(MOST).toList();
     }
 

@@ -1,0 +1,153 @@
+package zentrel.app.gear;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+import zentrel.check.Finding;
+import zentrel.check.Report;
+import zentrel.check.Severity;
+import zentrel.plan.*;
+
+/** The rows of the ledger: boxes by place, worked out from a report. */
+record Ledger(List<Segment> segments, List<Row> rows, String summary) {
+    /** Ports drawn one by one; a box with more says how many. */
+    static final int MOST_PORTS = 24;
+
+    /** One row: a place, or a box in it. */
+    record Row(
+            @Nullable Host host,
+            String place,
+            int boxes,
+            String profile,
+            Set<SegmentId> touches,
+            List<Slot> slots,
+            int ports,
+            String sends,
+            @Nullable Severity severity) {
+        boolean isPlace() {
+            return host == null;
+        }
+    }
+
+    /** One port: what it is meant for, and whether it is switched on. */
+    record Slot(String name, Optional<Universe> universe, boolean on) {}
+
+    static Ledger of(Report report) {
+        Plan plan = report.plan();
+        Map<String, List<Host>> places = new LinkedHashMap<>();
+        plan.hosts()
+                .forEach(h -> places.computeIfAbsent(h.place(), p -> new ArrayList<>())
+                        .add(h));
+        Map<Id, Severity> worst = severities(report);
+        List<Row> rows = new ArrayList<>();
+        places.forEach((place, hosts) -> {
+            rows.add(new Row(
+                    null,
+                    place.isEmpty() ? "No place yet" : place,
+                    hosts.size(),
+                    "",
+                    Set.of(),
+                    List.of(),
+                    0,
+                    "",
+                    null));
+            hosts.forEach(h -> rows.add(row(plan, h, worst.get(h.id()))));
+        });
+        long unrouted = plan.receivers().stream()
+                .flatMap(r -> r.ports().stream())
+                .filter(p -> p.kind() == PortKind.DMX
+                        && p.enabled().inForce()
+                        && plan.index().universesOf(p.id()).isEmpty())
+                .count();
+        return new Ledger(
+                plan.segments(),
+                rows,
+                plan.hosts().size() + " boxes in " + places.size() + (places.size() == 1 ? " place" : " places")
+                        + (unrouted > 0 ? " · " + unrouted + " ports free" : ""));
+    }
+
+    private static Map<Id, Severity> severities(Report report) {
+        Map<Id, Severity> worst = new LinkedHashMap<>();
+        PlanIndex index = report.plan().index();
+        for (Finding finding : report.findings()) {
+            owner(index, finding.cause())
+                    .ifPresent(h -> worst.merge(h, finding.severity(), (a, b) -> a.compareTo(b) > 0 ? a : b));
+        }
+        return worst;
+    }
+
+    /** The box that something is part of. */
+    static Optional<HostId> owner(PlanIndex index, Id id) {
+        Object found = index.find(id).orElse(null);
+        if (found instanceof Host h) {
+            return Optional.of(h.id());
+        }
+        if (found instanceof Adapter a) {
+            return Optional.of(index.hostOf(a.id()).id());
+        }
+        if (found instanceof Application a) {
+            return Optional.of(a.host());
+        }
+        if (found instanceof Receiver r) {
+            return Optional.of(index.application(r.application()).host());
+        }
+        if (found instanceof Port p) {
+            return Optional.of(index.applicationOf(p.id()).host());
+        }
+        if (found instanceof zentrel.plan.Stream s) {
+            return Optional.of(index.application(s.application()).host());
+        }
+        if (found instanceof Line l) {
+            return owner(index, l.port());
+        }
+        if (found instanceof ControlLink l) {
+            return owner(index, l.from());
+        }
+        return Optional.empty();
+    }
+
+    private static Row row(Plan plan, Host host, @Nullable Severity severity) {
+        PlanIndex index = plan.index();
+        Set<SegmentId> touches = new TreeSet<>(java.util.Comparator.comparing(SegmentId::value));
+        host.adapters().forEach(a -> a.segment().ifPresent(touches::add));
+        List<Slot> slots = new ArrayList<>();
+        int ports = 0;
+        Set<Integer> sent = new TreeSet<>();
+        for (Application a : index.applicationsOn(host.id())) {
+            index.streamsOf(a.id())
+                    .forEach(s -> sent.add(index.universe(s.universe()).number()));
+            for (Receiver r : index.receiversOf(a.id())) {
+                for (Port p : r.ports()) {
+                    ports++;
+                    if (slots.size() < MOST_PORTS) {
+                        slots.add(new Slot(
+                                p.name(),
+                                index.universesOf(p.id()).stream().findFirst().map(index::universe),
+                                p.enabled().inForce()));
+                    }
+                }
+            }
+        }
+        String profile = index.profileOf(host)
+                .map(Profile::name)
+                .orElse(host.profile()
+                        .map(p -> p.replaceFirst("^house/", "").replace('-', ' '))
+                        .orElse(host.kind().word().replace('-', ' ')));
+        return new Row(host, host.place(), 1, profile, touches, slots, ports, sends(sent), severity);
+    }
+
+    private static String sends(Set<Integer> numbers) {
+        if (numbers.isEmpty()) {
+            return "";
+        }
+        int first = numbers.iterator().next();
+        int last = ((TreeSet<Integer>) numbers).last();
+        boolean run = last - first + 1 == numbers.size();
+        return "sends U" + first + (first == last ? "" : (run ? "–" : " … ") + "U" + last);
+    }
+}

@@ -1,0 +1,112 @@
+package zentrel.app.gear;
+
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.VBox;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.document.UserLibrary;
+import zentrel.app.look.Texts;
+import zentrel.gear.Library;
+import zentrel.gear.Made;
+import zentrel.gear.Wording;
+
+/** One line of words, and below it what the line could mean; Enter does the first, arrows choose another. */
+final class WordBox extends VBox {
+    private static final String EXAMPLES =
+            "3 node 4 in Boathouse · route hut to node · patch 12 wash of 18 on node · cable node to switch · link cue to hut /go";
+
+    private final OpenDocument document;
+    private final UserLibrary library;
+    private final Consumer<Made> onMade;
+    private final TextField line = new TextField();
+    private final VBox offers = new VBox();
+    private List<Wording.Offer> offered = List.of();
+    private int chosen;
+
+    WordBox(OpenDocument document, UserLibrary library, Consumer<Made> onMade) {
+        super(2);
+        this.document = document;
+        this.library = library;
+        this.onMade = onMade;
+        line.setId("gear-words");
+        line.setPromptText("Say what to add or join …");
+        line.setAccessibleText("Say what to add or join, for example: " + EXAMPLES);
+        line.textProperty().addListener(o -> offer());
+        line.setOnAction(e -> take(chosen));
+        line.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+        offers.getStyleClass().add("worded");
+        getChildren().addAll(line, offers);
+        offer();
+    }
+
+    TextField line() {
+        return line;
+    }
+
+    private void keys(KeyEvent e) {
+        if (e.getCode() == KeyCode.DOWN && !offered.isEmpty()) {
+            chosen = (chosen + 1) % offered.size();
+        } else if (e.getCode() == KeyCode.UP && !offered.isEmpty()) {
+            chosen = Math.floorMod(chosen - 1, offered.size());
+        } else if (e.getCode() == KeyCode.ESCAPE && !line.getText().isEmpty()) {
+            line.clear();
+        } else {
+            return;
+        }
+        mark();
+        e.consume();
+    }
+
+    private void offer() {
+        chosen = 0;
+        offers.getChildren().clear();
+        offered = List.of();
+        String text = line.getText().strip();
+        if (text.isEmpty()) {
+            offers.getChildren().add(Texts.of(EXAMPLES, "soft", "small"));
+            return;
+        }
+        Library read = library.now();
+        if (read == null) {
+            library.use(l -> offer());
+            return;
+        }
+        offered =
+                new Wording(document.plan(), read, document.selectionProperty().get()).offers(text);
+        for (int i = 0; i < offered.size(); i++) {
+            int number = i;
+            Button button = new Button(offered.get(i).text());
+            button.getStyleClass().addAll("quiet", "offer");
+            button.setMaxWidth(Double.MAX_VALUE);
+            button.setFocusTraversable(false);
+            button.setOnAction(e -> take(number));
+            offers.getChildren().add(button);
+        }
+        if (offered.isEmpty()) {
+            offers.getChildren()
+                    .add(Texts.of("Nothing here is called that. Try a kind of gear, or: " + EXAMPLES, "soft", "small"));
+        }
+        mark();
+    }
+
+    private void mark() {
+        for (int i = 0; i < offered.size(); i++) {
+            offers.getChildren().get(i).getStyleClass().remove("chosen");
+            if (i == chosen) {
+                offers.getChildren().get(i).getStyleClass().add("chosen");
+            }
+        }
+    }
+
+    private void take(int number) {
+        if (number < offered.size()) {
+            Wording.Offer offer = offered.get(number);
+            line.clear();
+            document.make(offer.work(), onMade);
+        }
+    }
+}
