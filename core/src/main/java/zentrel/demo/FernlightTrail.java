@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zentrel.gear.Library;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
 
@@ -84,7 +85,19 @@ public final class FernlightTrail {
         s.link("go-link", "Evening cue", "cue-player", "hut-desk", "10.42.1.1", 24510, "/fern/cue/go", true);
         s.link("tablet-link", "Tablet select", "tablet-remote", "hut-desk", "10.42.1.1", 24510, "/fern/select", false);
         s.link("dim-link", "Café dimmer", "cue-player", "cafe-dimmer", "10.42.4.2", 24520, "/terrace/level", false);
-        return s.plan();
+        return withProfiles(s.plan());
+    }
+
+    /** A plan carries the profiles that its boxes were made from. */
+    private static Plan withProfiles(Plan plan) {
+        Plan next = plan;
+        for (Host host : plan.hosts()) {
+            Optional<Profile> profile = host.profile().flatMap(Library::shippedProfile);
+            if (profile.isPresent() && next.index().profile(profile.get().id()).isEmpty()) {
+                next = next.withProfile(profile.get());
+            }
+        }
+        return next;
     }
 
     private static void desks(PlanSketch s) {
@@ -162,6 +175,7 @@ public final class FernlightTrail {
                         Protocol.ARTNET,
                         new ProtocolOutput(Setting.of(true), List.of(new LabelRange(1, LAST_ARTNET, -1))))
                 .withOutput(Protocol.SACN, new ProtocolOutput(Setting.of(true), List.of(new LabelRange(10, 24, 0))))
+                .withInstalled(Installed.of("house/full-console").withLicence(Optional.of("touring")))
                 .withOsc(new OscInput(
                         Setting.of(24510),
                         Setting.of(true),
@@ -331,7 +345,7 @@ public final class FernlightTrail {
                 HostKind.SWITCH,
                 "Boathouse",
                 OperatingSystem.FIRMWARE,
-                "house/switch-plain");
+                "house/switch");
         s.host(
                 "hut-radio",
                 "Hut access point",

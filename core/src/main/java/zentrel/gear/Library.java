@@ -37,14 +37,26 @@ public final class Library {
     public static Library shipped() {
         Map<String, Profile> profiles = new LinkedHashMap<>();
         for (String name : resource("index.txt").lines().toList()) {
-            try {
-                Profile profile = ProfileFile.read(resource(name + ".json").getBytes(StandardCharsets.UTF_8));
-                profiles.put(profile.id(), profile);
-            } catch (PlanFileException e) {
-                throw new IllegalStateException("The shipped profile " + name + " is damaged: " + e.getMessage(), e);
-            }
+            Profile profile = shipped(name);
+            profiles.put(profile.id(), profile);
         }
         return new Library(profiles, List.of());
+    }
+
+    /** One profile that ships, read by itself; empty where none has this id. */
+    public static Optional<Profile> shippedProfile(String id) {
+        String name = id.substring(id.indexOf('/') + 1);
+        return Library.class.getResource(FOLDER + name + ".json") == null
+                ? Optional.empty()
+                : Optional.of(shipped(name));
+    }
+
+    private static Profile shipped(String name) {
+        try {
+            return ProfileFile.read(resource(name + ".json").getBytes(StandardCharsets.UTF_8));
+        } catch (PlanFileException e) {
+            throw new IllegalStateException("The shipped profile " + name + " is damaged: " + e.getMessage(), e);
+        }
     }
 
     private static String resource(String name) {

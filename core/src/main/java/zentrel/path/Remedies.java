@@ -52,7 +52,7 @@ public final class Remedies {
     Edit plugIn(Adapter adapter, Optional<SegmentId> segment) {
         return new Edit(
                 "Plug in the " + name(adapter.id()),
-                p -> p.withAdapter(adapter.id(), a -> {
+                p -> Cabling.pluggedIn(p, adapter.id()).withAdapter(adapter.id(), a -> {
                     Adapter up = a.withCarrier(true);
                     return up.segment().isEmpty() && segment.isPresent() ? up.withSegment(segment.get()) : up;
                 }));

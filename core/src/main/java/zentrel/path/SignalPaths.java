@@ -20,7 +20,7 @@ public final class SignalPaths {
     private final LinkJudge links;
 
     public SignalPaths(Plan plan) {
-        context = new PathContext(plan);
+        context = new PathContext(Cabling.inForce(plan));
         remedies = new Remedies(context);
         patch = new PatchJudge(context, remedies);
         TransportJudge transport = new TransportJudge(context, remedies);

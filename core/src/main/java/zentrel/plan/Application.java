@@ -87,6 +87,11 @@ public record Application(
                 id, name, host, kind, Optional.of(Setting.of(value)), bindings, outputs, screenFirst, osc, installed);
     }
 
+    public Application withVersion(Setting<String> value) {
+        return new Application(
+                id, name, host, kind, Optional.of(value), bindings, outputs, screenFirst, osc, installed);
+    }
+
     public Application withName(String value) {
         return new Application(id, value, host, kind, version, bindings, outputs, screenFirst, osc, installed);
     }

@@ -199,6 +199,11 @@ class RulesTest {
                         "x2",
                         10,
                         PIER.withFixture(new FixtureId("x2"), f -> f.withLine(Optional.empty()))),
+                arguments(
+                        "adapter.unplugged",
+                        "node-a.net",
+                        6,
+                        PIER.withCable(new CableId("ca"), c -> c.withConnected(false))),
                 arguments("line.loads", "la1", 0, heavy()),
                 arguments("power.off", "node-a", 6, power("node-a", p -> p.withOn(false))),
                 arguments("power.off", "desk-box", 3, power("desk-box", p -> p.withOn(false))),

@@ -2,6 +2,7 @@ package zentrel.app.addresses;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -25,6 +26,7 @@ import zentrel.app.shell.StageView;
 import zentrel.check.Finding;
 import zentrel.check.Report;
 import zentrel.check.Severity;
+import zentrel.gear.Elsewhere;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.path.Verdict;
@@ -337,6 +339,29 @@ public final class AddressesStage implements StageView {
                 p -> p.withAdapter(
                         row.adapter().id(),
                         a -> a.withAddress(row.at(), new AdapterAddress(Setting.of(parsed), AddressOrigin.MANUAL)))));
+        row.adapter().addresses().stream()
+                .skip(row.at())
+                .findFirst()
+                .ifPresent(old -> elsewhere(row, old.inForce().address(), parsed.address()));
+    }
+
+    /** Says which places keep the old address typed in, and offers to change them. */
+    private void elsewhere(Row row, Ipv4Address old, Ipv4Address now) {
+        List<Elsewhere> places = Elsewhere.keeping(document.plan(), row.host().id(), old, now);
+        if (!places.isEmpty()) {
+            document.noticeProperty()
+                    .set(new OpenDocument.Notice(
+                            old + " is still typed in: "
+                                    + String.join(
+                                            "; ",
+                                            places.stream()
+                                                    .limit(3)
+                                                    .map(Elsewhere::where)
+                                                    .toList())
+                                    + (places.size() > 3 ? "; and " + (places.size() - 3) + " more" : "") + ".",
+                            Optional.of("Type " + now + " in there"),
+                            () -> document.apply(Elsewhere.all(places, now))));
+        }
     }
 
     private final class Cell extends ListCell<Row> {

@@ -41,6 +41,9 @@ import zentrel.plan.Id;
  * from the plan; the width of a ribbon is its number of universes.
  */
 public final class FlowStage implements StageView {
+    /** Letters that fit beside the lights. */
+    private static final int MOST_LETTERS = 24;
+
     private static final double SENDS_X = 0;
     private static final double CARDS_WIDTH = 172;
     private static final double BAR_X = 268;
@@ -397,7 +400,9 @@ public final class FlowStage implements StageView {
 
         private void lights(Taker t) {
             double y = takerY.get(t.id());
-            Text place = Texts.drawn(t.lights(), t.fixtures() == 0 ? "soft" : "ink");
+            Text place = Texts.drawn(
+                    t.lights().length() > MOST_LETTERS ? t.lights().substring(0, MOST_LETTERS - 1) + "…" : t.lights(),
+                    t.fixtures() == 0 ? "soft" : "ink");
             String count = t.fixtures() == 0
                     ? ""
                     : t.fixtures()

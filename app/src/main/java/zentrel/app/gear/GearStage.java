@@ -34,6 +34,7 @@ import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.look.UniverseHue;
+import zentrel.app.shell.Boxes;
 import zentrel.app.shell.StageView;
 import zentrel.check.Report;
 import zentrel.gear.Duplicating;
@@ -174,7 +175,7 @@ public final class GearStage implements StageView {
     }
 
     private void page(Pane page) {
-        page.getStyleClass().add("stage-pane");
+        page.getStyleClass().addAll("stage-pane", "page");
         pane.getChildren().setAll(page);
     }
 
@@ -223,7 +224,7 @@ public final class GearStage implements StageView {
                 || list.getSelectionModel().getSelectedIndices().size() > 1) {
             return;
         }
-        Optional<HostId> owner = Ledger.owner(document.plan().index(), selected);
+        Optional<HostId> owner = Boxes.of(document.plan().index(), selected);
         for (int i = 0; i < list.getItems().size(); i++) {
             Host host = list.getItems().get(i).host();
             if (host != null && owner.equals(Optional.of(host.id()))) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
+import zentrel.app.shell.Boxes;
 import zentrel.check.Finding;
 import zentrel.check.Report;
 import zentrel.check.Severity;
@@ -75,40 +76,10 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
         Map<Id, Severity> worst = new LinkedHashMap<>();
         PlanIndex index = report.plan().index();
         for (Finding finding : report.findings()) {
-            owner(index, finding.cause())
+            Boxes.of(index, finding.cause())
                     .ifPresent(h -> worst.merge(h, finding.severity(), (a, b) -> a.compareTo(b) > 0 ? a : b));
         }
         return worst;
-    }
-
-    /** The box that something is part of. */
-    static Optional<HostId> owner(PlanIndex index, Id id) {
-        Object found = index.find(id).orElse(null);
-        if (found instanceof Host h) {
-            return Optional.of(h.id());
-        }
-        if (found instanceof Adapter a) {
-            return Optional.of(index.hostOf(a.id()).id());
-        }
-        if (found instanceof Application a) {
-            return Optional.of(a.host());
-        }
-        if (found instanceof Receiver r) {
-            return Optional.of(index.application(r.application()).host());
-        }
-        if (found instanceof Port p) {
-            return Optional.of(index.applicationOf(p.id()).host());
-        }
-        if (found instanceof zentrel.plan.Stream s) {
-            return Optional.of(index.application(s.application()).host());
-        }
-        if (found instanceof Line l) {
-            return owner(index, l.port());
-        }
-        if (found instanceof ControlLink l) {
-            return owner(index, l.from());
-        }
-        return Optional.empty();
     }
 
     private static Row row(Plan plan, Host host, @Nullable Severity severity) {

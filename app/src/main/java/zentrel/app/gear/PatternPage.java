@@ -15,6 +15,7 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Texts;
@@ -46,8 +47,9 @@ final class PatternPage extends HBox {
         ToggleGroup group = new ToggleGroup();
         for (Pattern pattern : Patterns.all()) {
             ToggleButton button = new ToggleButton();
-            button.setGraphic(new VBox(
-                    1, Texts.of(pattern.title(), "strong"), Texts.wrapped(pattern.summary(), "soft", "small")));
+            Text summary = Texts.drawn(pattern.summary(), "soft", "small");
+            summary.setWrappingWidth(LIST_WIDTH - 24);
+            button.setGraphic(new VBox(1, Texts.of(pattern.title(), "strong"), summary));
             button.setAccessibleText(pattern.title() + ". " + pattern.summary());
             button.setId("pattern-" + pattern.id());
             button.getStyleClass().add("choice");
@@ -103,6 +105,7 @@ final class PatternPage extends HBox {
             ComboBox<String> choice = new ComboBox<>();
             choice.getItems().setAll(question.choices());
             choice.setValue(question.usual());
+            choice.setPrefWidth(180);
             choice.setAccessibleText(question.text());
             answers.put(question.id(), choice::getValue);
             input = choice;

@@ -16,8 +16,7 @@ import zentrel.gear.Wording;
 
 /** One line of words, and below it what the line could mean; Enter does the first, arrows choose another. */
 final class WordBox extends VBox {
-    private static final String EXAMPLES =
-            "3 node 4 in Boathouse · route hut to node · patch 12 wash of 18 on node · cable node to switch · link cue to hut /go";
+    private static final String EXAMPLES = "3 node 4 in Boathouse · route hut to node · patch 12 wash of 18 on node";
 
     private final OpenDocument document;
     private final UserLibrary library;

@@ -3,6 +3,9 @@ package zentrel.app.shell;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import zentrel.gear.Applying;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
 import zentrel.universe.PortAddress;
@@ -15,14 +18,24 @@ final class DeviceSettings {
      *
      * @param value as the device's own screen shows it
      * @param now what is in force, where that differs
-     * @param apply puts the planned value in force, where that differs
+     * @param entered whether the planned value is typed in and waits for a step
+     * @param tick ticks it off as typed in, where that is still to do
+     * @param where the way to it through the device's own menus, where its profile says so
      */
-    record Row(String label, String value, Optional<String> now, Optional<Edit> apply) {}
+    record Row(
+            String label,
+            String value,
+            Optional<String> now,
+            boolean entered,
+            Optional<Edit> tick,
+            Optional<String> where) {}
 
+    private final Plan plan;
     private final PlanIndex index;
     private final List<Row> rows = new ArrayList<>();
 
     private DeviceSettings(Plan plan) {
+        this.plan = plan;
         this.index = plan.index();
     }
 
@@ -58,15 +71,25 @@ final class DeviceSettings {
     }
 
     private void plain(String label, String value) {
-        rows.add(new Row(label, value, Optional.empty(), Optional.empty()));
+        rows.add(new Row(label, value, Optional.empty(), false, Optional.empty(), Optional.empty()));
     }
 
-    private <T> void row(String label, Setting<T> setting, java.util.function.Function<T, String> shown, Edit apply) {
+    /**
+     * One setting of a box.
+     *
+     * @param key its key, as {@link Applying#key} makes it
+     * @param subject what it is about, as in {@link ProfileStep}
+     */
+    private <T> void row(
+            HostId host, String label, Setting<T> setting, Function<T, String> shown, String key, String subject) {
+        boolean toDo = setting.isPending() && !setting.entered();
         rows.add(new Row(
                 label,
                 shown.apply(setting.planned()),
                 setting.isPending() ? Optional.of(shown.apply(setting.inForce())) : Optional.empty(),
-                setting.isPending() ? Optional.of(apply) : Optional.empty()));
+                setting.entered(),
+                toDo ? Optional.of(Applying.typeIn(plan, host, Set.of(key))) : Optional.empty(),
+                index.profileOf(index.host(host)).map(p -> p.menus().get(subject))));
     }
 
     private void adapter(Adapter adapter, boolean named) {
@@ -74,17 +97,13 @@ final class DeviceSettings {
         for (int i = 0; i < adapter.addresses().size(); i++) {
             int at = i;
             AdapterAddress a = adapter.addresses().get(i);
-            Edit apply = new Edit(
-                    "Apply the address of " + adapter.name(),
-                    p -> p.withAdapter(
-                            adapter.id(),
-                            x -> x.withAddress(
-                                    at, new AdapterAddress(a.address().applied(), a.origin()))));
             row(
+                    index.hostOf(adapter.id()).id(),
                     named ? adapter.name() : "Address",
                     a.address(),
                     h -> h.address().toString(),
-                    apply);
+                    Applying.key(adapter.id(), "address" + at),
+                    "address");
             HostAddress planned = a.address().planned();
             plain(prefix.isEmpty() ? "Mask" : prefix + "mask", planned.mask().toString());
         }
@@ -110,24 +129,16 @@ final class DeviceSettings {
             Setting<Binding> binding = a.bindings().get(purpose);
             if (binding != null) {
                 row(
+                        a.host(),
                         purpose.title(),
                         binding,
                         this::bindingText,
-                        new Edit(
-                                "Apply the binding of " + a.name(),
-                                p -> p.withApplication(a.id(), x -> x.withBinding(purpose, binding.applied()))));
+                        Applying.key(a.id(), purpose.word()),
+                        "binding");
             }
         }
         a.osc().ifPresent(osc -> {
-            row(
-                    "OSC port",
-                    osc.port(),
-                    String::valueOf,
-                    new Edit(
-                            "Apply the OSC port of " + a.name(),
-                            p -> p.withApplication(
-                                    a.id(),
-                                    x -> x.withOsc(osc.withPort(osc.port().planned())))));
+            row(a.host(), "OSC port", osc.port(), String::valueOf, Applying.key(a.id(), "osc"), "osc");
             plain("Receive OSC", osc.receiving().inForce() ? "on" : "off now");
         });
         version(a, "Version");
@@ -143,14 +154,12 @@ final class DeviceSettings {
     }
 
     private void version(Application a, String label) {
-        a.version()
-                .ifPresent(v -> row(
-                        label,
-                        v,
-                        x -> x,
-                        new Edit(
-                                "Version in force on " + a.name(),
-                                p -> p.withApplication(a.id(), x -> x.withVersion(v.planned())))));
+        a.version().ifPresent(v -> row(a.host(), label, v, x -> x, Applying.key(a.id(), "version"), "version"));
+        a.installed()
+                .show()
+                .ifPresent(v -> row(a.host(), "Stored show", v, x -> x, Applying.key(a.id(), "show"), "version"));
+        a.installed().licence().ifPresent(l -> plain("Licence", l));
+        a.installed().attached().forEach(x -> plain("Attached", x));
     }
 
     private void port(Port port) {
@@ -168,11 +177,12 @@ final class DeviceSettings {
         }
         Setting<Integer> wire = port.wire().get();
         row(
+                owner.host(),
                 port.name(),
                 wire,
                 w -> protocol.title() + " " + owner.shown(protocol, w) + state,
-                new Edit(
-                        "Apply " + index.name(port.id()), p -> p.withPort(port.id(), x -> x.withWire(wire.planned()))));
+                Applying.key(port.id(), "wire"),
+                "universe");
     }
 
     private void fixture(Fixture fixture) {
@@ -214,22 +224,9 @@ final class DeviceSettings {
     }
 
     private void link(ControlLink link) {
-        row(
-                "Send to",
-                link.destination(),
-                Object::toString,
-                new Edit(
-                        "Apply the destination of " + link.name(),
-                        p -> p.withLink(
-                                link.id(),
-                                l -> l.withDestination(link.destination().planned()))));
-        row(
-                "Port",
-                link.port(),
-                String::valueOf,
-                new Edit(
-                        "Apply the port of " + link.name(),
-                        p -> p.withLink(link.id(), l -> l.withPort(link.port().planned()))));
+        HostId sender = index.application(link.from()).host();
+        row(sender, "Send to", link.destination(), Object::toString, Applying.key(link.id(), "destination"), "osc");
+        row(sender, "Port", link.port(), String::valueOf, Applying.key(link.id(), "port"), "osc");
         plain("Message", link.pattern());
         index.application(link.to())
                 .osc()

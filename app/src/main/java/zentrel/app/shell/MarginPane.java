@@ -25,6 +25,7 @@ import zentrel.check.Fix;
 import zentrel.check.Report;
 import zentrel.check.RuleBook;
 import zentrel.check.Severity;
+import zentrel.gear.Applying;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
 import zentrel.path.SignalPath;
@@ -32,6 +33,9 @@ import zentrel.plan.AdapterId;
 import zentrel.plan.HostId;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
+import zentrel.plan.Profile;
+import zentrel.plan.ProfileSign;
+import zentrel.plan.ProfileStep;
 
 /** The margin: what is selected, what is wrong with it and how to mend it, what to set on the device. */
 public final class MarginPane extends ScrollPane {
@@ -141,6 +145,7 @@ public final class MarginPane extends ScrollPane {
         settings(report, id);
         names("Fed by", facts.fedBy());
         names("Feeds", facts.feeds());
+        signs(report.plan(), id);
     }
 
     private Node finding(Report report, Finding finding) {
@@ -244,11 +249,12 @@ public final class MarginPane extends ScrollPane {
         grid.setHgap(8);
         grid.setVgap(5);
         int line = 0;
+        Optional<String> lastWhere = Optional.empty();
         for (DeviceSettings.Row row : rows) {
-            if (row.apply().isPresent()) {
+            if (row.tick().isPresent()) {
                 CheckBox tick = new CheckBox();
                 tick.setAccessibleText(row.label() + " is set to " + row.value());
-                tick.setOnAction(e -> row.apply().ifPresent(document::apply));
+                tick.setOnAction(e -> row.tick().ifPresent(document::apply));
                 grid.add(tick, 0, line);
             }
             Label label = Texts.wrapped(row.label(), "soft");
@@ -258,10 +264,78 @@ public final class MarginPane extends ScrollPane {
             value.setWrapText(true);
             value.setMinHeight(USE_PREF_SIZE);
             VBox cell = new VBox(value);
-            row.now().ifPresent(n -> cell.getChildren().add(Texts.mono("now " + n, "broken", "small")));
+            row.now()
+                    .ifPresent(n -> cell.getChildren()
+                            .add(Texts.mono(
+                                    (row.entered() ? "typed in, still " : "now ") + n,
+                                    row.entered() ? "at-risk" : "broken",
+                                    "small")));
+            boolean repeated = row.where().equals(lastWhere);
+            lastWhere = row.where();
+            row.where()
+                    .filter(w -> !repeated)
+                    .ifPresent(w -> cell.getChildren().add(Texts.wrapped(w, "soft", "small")));
             grid.add(cell, 2, line++);
         }
-        box.getChildren().addAll(grid, line());
+        box.getChildren().add(grid);
+        steps(report.plan(), id);
+        box.getChildren().add(line());
+    }
+
+    /** What is left to do on the box before all that is planned for it is in force. */
+    private void steps(Plan plan, Id id) {
+        Optional<HostId> host = Boxes.of(plan.index(), id);
+        if (host.isEmpty()) {
+            return;
+        }
+        Applying applying = Applying.of(plan, host.get());
+        if (applying.waiting().size() > 1) {
+            box.getChildren()
+                    .add(action(
+                            "All " + applying.waiting().size() + " typed in",
+                            "typed-in",
+                            () -> document.apply(Applying.typeIn(
+                                    plan, host.get(), applying.waiting().keySet()))));
+        }
+        if (applying.entered().isEmpty()) {
+            return;
+        }
+        for (ProfileStep step : applying.steps()) {
+            String times = step.times() == 1 ? "" : step.times() == 2 ? ", twice" : ", " + step.times() + " times";
+            String wait = step.seconds() == 0 ? "" : ", " + step.seconds() + " s" + (step.times() == 1 ? "" : " each");
+            box.getChildren()
+                    .add(Texts.wrapped("Then: " + step.does() + times + wait + "."
+                            + (step.why().isEmpty() ? "" : " " + step.why())));
+        }
+        box.getChildren()
+                .add(action(
+                        "Done, it is in force",
+                        "in-force",
+                        () -> document.apply(Applying.carriedOut(plan, host.get()))));
+    }
+
+    private static Button action(String text, String buttonId, Runnable work) {
+        Button button = new Button(text);
+        button.getStyleClass().add("action");
+        button.setId(buttonId);
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.setMinHeight(USE_PREF_SIZE);
+        button.setOnAction(e -> work.run());
+        return button;
+    }
+
+    /** What is seen on the box in which state, as its profile says. */
+    private void signs(Plan plan, Id id) {
+        Optional<Profile> profile = Boxes.of(plan.index(), id)
+                .flatMap(h -> plan.index().profileOf(plan.index().host(h)));
+        if (profile.isEmpty() || profile.get().signs().isEmpty()) {
+            return;
+        }
+        box.getChildren().add(Texts.heading("What its lights and screen show"));
+        for (ProfileSign sign : profile.get().signs()) {
+            box.getChildren()
+                    .add(Texts.wrapped("When " + sign.when() + ", " + sign.look() + " " + sign.shows() + ".", "soft"));
+        }
     }
 
     private void names(String heading, List<String> names) {

@@ -1,0 +1,114 @@
+package zentrel.gear;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import zentrel.plan.*;
+
+/**
+ * The way of what is planned for a box into force: typed in on the device, then applied or restarted as its profile says.
+ * The signal path uses what is in force.
+ *
+ * @param waiting settings that are planned and not typed in yet: key, and what each is about
+ * @param entered settings that are typed in and not in force yet
+ * @param steps what has to be done for those, in the order of the profile, each once
+ */
+public record Applying(Map<String, String> waiting, Map<String, String> entered, List<ProfileStep> steps) {
+    public Applying {
+        waiting = Map.copyOf(waiting);
+        entered = Map.copyOf(entered);
+        steps = List.copyOf(steps);
+    }
+
+    /** How far a box is. */
+    public static Applying of(Plan plan, HostId host) {
+        Map<String, String> waiting = new TreeMap<>();
+        Map<String, String> entered = new TreeMap<>();
+        HostSettings.changed(plan, host, new HostSettings.Change() {
+            @Override
+            public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
+                if (setting.isPending()) {
+                    (setting.entered() ? entered : waiting).put(key, subject);
+                }
+                return setting;
+            }
+        });
+        return new Applying(waiting, entered, steps(plan, host, new LinkedHashSet<>(entered.values())));
+    }
+
+    /** The steps that the profile asks for after typing in such things; two that ask for the same are one. */
+    private static List<ProfileStep> steps(Plan plan, HostId host, Set<String> subjects) {
+        Map<String, ProfileStep> byWords = new LinkedHashMap<>();
+        PlanIndex index = plan.index();
+        List<Profile> profiles = new ArrayList<>();
+        index.profileOf(index.host(host)).ifPresent(profiles::add);
+        index.applicationsOn(host).stream()
+                .flatMap(a -> a.installed().profile().flatMap(index::profile).stream())
+                .filter(p -> !profiles.contains(p))
+                .distinct()
+                .forEach(profiles::add);
+        for (Profile profile : profiles) {
+            for (ProfileStep step : profile.steps()) {
+                if (step.of().stream().anyMatch(subjects::contains)) {
+                    byWords.merge(
+                            step.does(),
+                            step,
+                            (a, b) -> new ProfileStep(
+                                    a.of(),
+                                    a.does(),
+                                    Math.max(a.times(), b.times()),
+                                    Math.max(a.seconds(), b.seconds()),
+                                    a.why().isEmpty() ? b.why() : a.why()));
+                }
+            }
+        }
+        return List.copyOf(byWords.values());
+    }
+
+    /** How long the steps take together, in seconds. */
+    public int seconds() {
+        return steps.stream().mapToInt(s -> s.times() * s.seconds()).sum();
+    }
+
+    /** Whether typing in something on this box takes a step before it is in force. */
+    public static boolean needsStep(Plan plan, HostId host, String subject) {
+        return !steps(plan, host, Set.of(subject)).isEmpty();
+    }
+
+    /** Ticks settings off as typed in; those that need no step are in force with that. */
+    public static Edit typeIn(Plan plan, HostId host, Set<String> keys) {
+        String name = plan.index().name(host);
+        return new Edit(
+                "Typed in on " + name,
+                p -> HostSettings.changed(p, host, new HostSettings.Change() {
+                    @Override
+                    public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
+                        if (!keys.contains(key) || !setting.isPending()) {
+                            return setting;
+                        }
+                        return needsStep(p, host, subject) ? setting.typedIn() : setting.applied();
+                    }
+                }));
+    }
+
+    /** The steps are done: all that was typed in is in force. */
+    public static Edit carriedOut(Plan plan, HostId host) {
+        return new Edit(
+                "In force on " + plan.index().name(host),
+                p -> HostSettings.changed(p, host, new HostSettings.Change() {
+                    @Override
+                    public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
+                        return setting.entered() ? setting.applied() : setting;
+                    }
+                }));
+    }
+
+    /** The key by which a setting is ticked off. */
+    public static String key(Id id, String field) {
+        return HostSettings.key(id, field);
+    }
+}

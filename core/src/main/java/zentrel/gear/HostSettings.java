@@ -1,0 +1,154 @@
+package zentrel.gear;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import zentrel.plan.*;
+
+/** Every setting that is made on one box, wherever the plan keeps it. */
+final class HostSettings {
+    /** What is done with each setting; the same setting back leaves it as it is. */
+    interface Change {
+        /**
+         * Looks at a setting.
+         *
+         * @param key the thing it belongs to and its field: {@code boathouse-node.p1/wire}
+         * @param subject what it is about, as in {@link ProfileStep}
+         */
+        <T> Setting<T> of(String key, String subject, Setting<T> setting);
+    }
+
+    private HostSettings() {}
+
+    /** The key of a setting. */
+    static String key(Id id, String field) {
+        return id.value() + "/" + field;
+    }
+
+    /** The plan with each setting of a box looked at, and changed where the change says so. */
+    static Plan changed(Plan plan, HostId id, Change change) {
+        PlanIndex index = plan.index();
+        Plan next = plan.withHost(
+                id,
+                h -> h.withAdapters(
+                        h.adapters().stream().map(a -> adapter(a, change)).toList()));
+        for (Application a : index.applicationsOn(id)) {
+            next = next.withApplication(a.id(), x -> application(x, change));
+            for (Receiver r : index.receiversOf(a.id())) {
+                next = next.withReceiver(r.id(), x -> receiver(x, change));
+            }
+            for (Stream s : index.streamsOf(a.id())) {
+                next = next.withStream(s.id(), x -> stream(x, change));
+            }
+            for (ControlLink l : plan.links()) {
+                if (l.from().equals(a.id())) {
+                    next = next.withLink(l.id(), x -> link(x, change));
+                }
+            }
+            for (TypedCopy c : plan.copies()) {
+                if (c.owner().equals(a.id())) {
+                    next = next.withCopy(
+                            c.id(), x -> x.withValue(change.of(key(x.id(), "value"), "address", x.value())));
+                }
+            }
+        }
+        return next;
+    }
+
+    private static Adapter adapter(Adapter a, Change change) {
+        List<AdapterAddress> addresses = new ArrayList<>();
+        for (int i = 0; i < a.addresses().size(); i++) {
+            AdapterAddress x = a.addresses().get(i);
+            addresses.add(
+                    new AdapterAddress(change.of(key(a.id(), "address" + i), "address", x.address()), x.origin()));
+        }
+        return a.withAddresses(addresses).withEnabled(change.of(key(a.id(), "enabled"), "address", a.enabled()));
+    }
+
+    private static Application application(Application a, Change change) {
+        Application next = a;
+        for (Purpose purpose : Purpose.values()) {
+            Setting<Binding> binding = a.bindings().get(purpose);
+            if (binding != null) {
+                next = next.withBinding(purpose, change.of(key(a.id(), purpose.word()), "binding", binding));
+            }
+        }
+        for (Protocol protocol : Protocol.values()) {
+            ProtocolOutput output = a.outputs().get(protocol);
+            if (output != null) {
+                next = next.withOutput(
+                        protocol,
+                        new ProtocolOutput(
+                                change.of(key(a.id(), protocol.word()), "protocol", output.enabled()),
+                                output.ranges()));
+            }
+        }
+        if (a.osc().isPresent()) {
+            OscInput o = a.osc().get();
+            next = next.withOsc(new OscInput(
+                    change.of(key(a.id(), "osc"), "osc", o.port()),
+                    change.of(key(a.id(), "receiving"), "osc", o.receiving()),
+                    change.of(key(a.id(), "handling"), "osc", o.handling()),
+                    o.targets()));
+        }
+        if (a.version().isPresent()) {
+            next = next.withVersion(
+                    change.of(key(a.id(), "version"), "version", a.version().get()));
+        }
+        Optional<Setting<String>> show = a.installed().show().map(s -> change.of(key(a.id(), "show"), "version", s));
+        return next.withInstalled(a.installed().withShow(show));
+    }
+
+    private static Receiver receiver(Receiver r, Change change) {
+        return new Receiver(
+                r.id(),
+                r.name(),
+                r.application(),
+                r.protocols(),
+                change.of(key(r.id(), "inputOn"), "protocol", r.inputOn()),
+                r.answersPolls(),
+                r.merge(),
+                r.ports().stream()
+                        .map(p -> new Port(
+                                p.id(),
+                                p.name(),
+                                p.kind(),
+                                change.of(key(p.id(), "direction"), "port", p.direction()),
+                                change.of(key(p.id(), "enabled"), "port", p.enabled()),
+                                change.of(key(p.id(), "protocol"), "protocol", p.protocol()),
+                                p.wire().map(w -> change.of(key(p.id(), "wire"), "universe", w)),
+                                p.universe()))
+                        .toList());
+    }
+
+    private static Stream stream(Stream s, Change change) {
+        return new Stream(
+                s.id(),
+                s.application(),
+                s.universe(),
+                s.protocol(),
+                change.of(key(s.id(), "enabled"), "universe", s.enabled()),
+                s.standby(),
+                s.label(),
+                s.wire().map(w -> change.of(key(s.id(), "wire"), "universe", w)),
+                s.delivery(),
+                s.to(),
+                change.of(key(s.id(), "priority"), "universe", s.priority()),
+                s.ratePerSecond(),
+                s.preview());
+    }
+
+    private static ControlLink link(ControlLink l, Change change) {
+        return new ControlLink(
+                l.id(),
+                l.name(),
+                l.from(),
+                l.to(),
+                change.of(key(l.id(), "destination"), "osc", l.destination()),
+                change.of(key(l.id(), "port"), "osc", l.port()),
+                l.pattern(),
+                change.of(key(l.id(), "enabled"), "osc", l.enabled()),
+                l.answer(),
+                l.answerPort());
+    }
+}
