@@ -23,6 +23,9 @@ class ArchitectureTest {
         "zentrel.path..",
         "zentrel.check..",
         "zentrel.file..",
+        "zentrel.gear..",
+        "zentrel.pattern..",
+        "zentrel.compare..",
         "zentrel.demo.."
     };
     private static final String[] WIRE = {"zentrel.packet..", "zentrel.wire..", "zentrel.standin..", "zentrel.live.."};

@@ -158,7 +158,7 @@ class WindowTest {
         settled(() -> new FixtureId("f501").equals(document.selectionProperty().get()));
         waitFor("Hut desk → Port 1 of Boathouse node");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
-        assertThat(fx(() -> window.shownStage())).isEqualTo(2);
+        assertThat(fx(() -> window.shownStage())).isEqualTo(3);
         waitFor("239.255.0.10");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         waitFor("10.41.20.1");
@@ -168,7 +168,7 @@ class WindowTest {
         settled(() -> document.selectionProperty().get() == null);
         // Tab reaches something everywhere, and what has the focus can be named.
         Set<String> reached = new java.util.LinkedHashSet<>();
-        for (int stageNumber = 0; stageNumber < 4; stageNumber++) {
+        for (int stageNumber = 0; stageNumber < 5; stageNumber++) {
             robot.push(KeyCode.CONTROL, KeyCode.valueOf("DIGIT" + (stageNumber + 1)));
             for (int i = 0; i < 12; i++) {
                 robot.push(KeyCode.TAB);
@@ -199,7 +199,7 @@ class WindowTest {
             document.select(new ReceiverId("boathouse-node-rx"));
             return true;
         });
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; i < 5; i++) {
             int number = i;
             List<String> nameless = fx(() -> {
                 window.showStage(number);

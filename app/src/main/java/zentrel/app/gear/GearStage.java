@@ -144,6 +144,9 @@ public final class GearStage implements StageView {
     public void shown() {
         library.use(read -> {});
         refresh();
+        if (document.plan().hosts().isEmpty()) {
+            say(); // there is nothing else to do here yet
+        }
     }
 
     /** Puts the keyboard into the line of words. */

@@ -35,7 +35,17 @@ final class WordBox extends VBox {
         line.setPromptText("Say what to add or join …");
         line.setAccessibleText("Say what to add or join, for example: " + EXAMPLES);
         line.textProperty().addListener(o -> offer());
-        line.setOnAction(e -> take(chosen));
+        line.setOnAction(e -> {
+            if (library.now() == null) {
+                library.use(
+                        read -> { // somebody is faster than the disk
+                            offer();
+                            take(0);
+                        });
+            } else {
+                take(chosen);
+            }
+        });
         line.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         offers.getStyleClass().add("worded");
         getChildren().addAll(line, offers);
@@ -53,6 +63,15 @@ final class WordBox extends VBox {
             chosen = Math.floorMod(chosen - 1, offered.size());
         } else if (e.getCode() == KeyCode.ESCAPE && !line.getText().isEmpty()) {
             line.clear();
+        } else if (e.getCode() == KeyCode.Z
+                && e.isShortcutDown()
+                && line.getText().isEmpty()) {
+            // With nothing typed, undo means the plan, not the letters of the line before.
+            if (e.isShiftDown()) {
+                document.redo();
+            } else {
+                document.undo();
+            }
         } else {
             return;
         }

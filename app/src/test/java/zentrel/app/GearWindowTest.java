@@ -1,0 +1,294 @@
+package zentrel.app;
+
+import static java.util.concurrent.TimeUnit.SECONDS;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Fonts;
+import zentrel.check.Report;
+import zentrel.demo.FernlightTrail;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFile;
+import zentrel.ipv4.HostAddress;
+import zentrel.path.Verdict;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.AdapterId;
+import zentrel.plan.AddressOrigin;
+import zentrel.plan.Host;
+import zentrel.plan.HostId;
+import zentrel.plan.Plan;
+import zentrel.plan.PortId;
+
+/** The real window, from an empty plan: gear by keyboard, by mouse, from a spreadsheet, from a colleague. */
+@ExtendWith(ApplicationExtension.class)
+@SuppressWarnings("NullAway.Init")
+class GearWindowTest {
+    @TempDir
+    static Path home;
+
+    private OpenDocument document;
+    private MainWindow window;
+    private int keys;
+
+    @Start
+    void start(Stage stage) throws Exception {
+        Fonts.load();
+        document = new OpenDocument(Files.createTempDirectory(home, "run"));
+        window = new MainWindow(stage, document);
+        document.show(LoadedPlan.of(Plan.EMPTY));
+        stage.show();
+    }
+
+    @AfterEach
+    void end() {
+        fx(() -> {
+            window.bench().close();
+            document.close();
+            return true;
+        });
+    }
+
+    private static <T> T fx(Callable<T> work) {
+        CompletableFuture<T> result = new CompletableFuture<>();
+        Platform.runLater(() -> {
+            try {
+                result.complete(work.call());
+            } catch (Exception e) {
+                result.completeExceptionally(e);
+            }
+        });
+        return result.orTimeout(20, SECONDS).join();
+    }
+
+    private void settled(Callable<Boolean> condition) {
+        await().atMost(30, SECONDS).until(() -> fx(condition));
+    }
+
+    private Report report() {
+        settled(() -> document.reportProperty().get() != null
+                && document.reportProperty().get().plan().equals(document.plan()));
+        return fx(() -> document.reportProperty().get());
+    }
+
+    private Plan plan() {
+        return report().plan();
+    }
+
+    private void show(Plan plan) {
+        fx(() -> {
+            document.show(LoadedPlan.of(plan));
+            window.showStage(0);
+            return true;
+        });
+        report();
+    }
+
+    private void press(FxRobot robot, KeyCode... together) {
+        robot.push(together);
+        keys += together.length;
+    }
+
+    /** Types a line into whatever has the keyboard, key by key, and Enter; then waits for what it does. */
+    private void say(FxRobot robot, String line) {
+        Plan before = plan();
+        for (int i = 0; i < line.length(); i++) {
+            char c = line.charAt(i);
+            press(robot, c == ' ' ? KeyCode.SPACE : KeyCode.getKeyCode(String.valueOf(Character.toUpperCase(c))));
+        }
+        press(robot, KeyCode.ENTER);
+        settled(() -> !document.plan().equals(before));
+    }
+
+    @Test
+    void fromAnEmptyPlanToALitFixtureInFortyKeys(FxRobot robot) {
+        report();
+        press(robot, KeyCode.CONTROL, KeyCode.DIGIT1);
+        settled(() -> window.shownStage() == 0);
+        settled(() ->
+                robot.lookup("#gear-words").query().getScene().getFocusOwner().getId() != null
+                        && robot.lookup("#gear-words")
+                                .query()
+                                .getScene()
+                                .getFocusOwner()
+                                .getId()
+                                .equals("gear-words"));
+        say(robot, "compact");
+        say(robot, "node 4");
+        say(robot, "route");
+        say(robot, "patch");
+        assertThat(keys).isLessThanOrEqualTo(40);
+        Plan plan = plan();
+        assertThat(plan.fixtures()).hasSize(1);
+        assertThat(report().signalPaths().ofFixture(plan.fixtures().get(0).id()).verdict())
+                .isEqualTo(Verdict.PASSES);
+        assertThat(report().findings()).isEmpty();
+        for (int i = 0; i < 4; i++) {
+            robot.push(KeyCode.CONTROL, KeyCode.Z);
+        }
+        settled(() -> document.plan().hosts().isEmpty());
+    }
+
+    @Test
+    void aRigFromAPatternByMouseAlone(FxRobot robot) {
+        fx(() -> {
+            window.showStage(0);
+            return true;
+        });
+        robot.clickOn("#gear-pattern").clickOn("#pattern-backup").clickOn("#pattern-build");
+        settled(() -> document.plan().hosts().size() == 4);
+        assertThat(report().findings()).isEmpty();
+        assertThat(plan().sessions()).hasSize(1);
+    }
+
+    @Test
+    void aBadAnswerIsToldAndNothingIsLost(FxRobot robot) {
+        show(FernlightTrail.ready());
+        robot.clickOn("#gear-pattern");
+        fx(() -> {
+            ((TextInputControl) robot.lookup("#answer-nodes").query()).setText("many");
+            return true;
+        });
+        robot.clickOn("#pattern-build");
+        settled(() -> document.noticeProperty().get() != null);
+        assertThat(fx(() -> document.noticeProperty().get().text()))
+                .isEqualTo("How many nodes? Answer a number from 1 to 40, not \"many\".");
+        assertThat(plan()).isEqualTo(FernlightTrail.ready());
+    }
+
+    @Test
+    void rowsFromASpreadsheetAreAddedAndTheBadOnesNamed(FxRobot robot) {
+        show(Plan.EMPTY);
+        fx(() -> {
+            ClipboardContent content = new ClipboardContent();
+            content.putString("name\ttype\taddress\nWest\tnode 4\t10.58.3.1/16\nEast\tnode 4\t10.58.3.256/16\n");
+            Clipboard.getSystemClipboard().setContent(content);
+            return true;
+        });
+        robot.clickOn("#gear-paste");
+        settled(() ->
+                document.plan().hosts().size() == 1 && document.noticeProperty().get() != null);
+        assertThat(fx(() -> document.noticeProperty().get().text()))
+                .startsWith("Pasted 1 box (column 1: name, column 2: type, column 3: address). Left out 1: Row 3: ");
+    }
+
+    @Test
+    void boxesAreDuplicatedRemovedAndBroughtBackByKeyboard(FxRobot robot) {
+        show(FernlightTrail.ready());
+        int boxes = plan().hosts().size();
+        fx(() -> {
+            document.select(new HostId("boathouse-node"));
+            return true;
+        });
+        robot.clickOn("#gear-list");
+        fx(() -> {
+            document.select(new HostId("boathouse-node"));
+            return true;
+        });
+        robot.push(KeyCode.CONTROL, KeyCode.D);
+        settled(() -> document.plan().hosts().size() == boxes + 1);
+        assertThat(plan().hosts().get(boxes).name()).isEqualTo("Boathouse node 2");
+        assertThat(report().isBroken()).isFalse();
+        settled(() -> document.plan()
+                .hosts()
+                .get(boxes)
+                .id()
+                .equals(document.selectionProperty().get()));
+        robot.push(KeyCode.DELETE);
+        settled(() -> document.plan().hosts().size() == boxes);
+        assertThat(fx(() -> document.noticeProperty().get().text())).startsWith("Removed Boathouse node 2 with ");
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().hosts().size() == boxes + 1);
+    }
+
+    @Test
+    void aPlannedAddressIsTickedOffAndTheRestartDone(FxRobot robot) {
+        AdapterId adapter = new AdapterId("pergola-controller.network");
+        Plan planned = FernlightTrail.ready()
+                .withAdapter(
+                        adapter,
+                        a -> a.withAddresses(List.of(new AdapterAddress(
+                                a.addresses().get(0).address().planning(HostAddress.parse("10.41.30.9/16")),
+                                AddressOrigin.MANUAL))));
+        show(planned);
+        fx(() -> {
+            document.select(adapter);
+            return true;
+        });
+        settled(() -> !robot.lookup(".margin-pane .check-box").queryAll().isEmpty());
+        robot.clickOn(".margin-pane .check-box");
+        settled(() -> !robot.lookup("#in-force").queryAll().isEmpty());
+        assertThat(plan().index().adapter(adapter).addresses().get(0).inForce().toString())
+                .isEqualTo("10.41.30.1/16");
+        robot.clickOn("#in-force");
+        settled(() -> document.plan()
+                .index()
+                .adapter(adapter)
+                .addresses()
+                .get(0)
+                .inForce()
+                .toString()
+                .equals("10.41.30.9/16"));
+    }
+
+    @Test
+    void aColleaguesVersionIsComparedAndTakenOver(FxRobot robot) throws Exception {
+        Plan theirs = FernlightTrail.ready().withPort(new PortId("boathouse-node.p1"), p -> p.withWire(7));
+        Path file = Files.createTempDirectory(home, "theirs").resolve("theirs.json");
+        PlanFile.save(LoadedPlan.of(theirs), file);
+        show(FernlightTrail.ready());
+        fx(() -> {
+            window.compareWith(file);
+            return true;
+        });
+        settled(() -> !robot.lookup("#compare-list .check-box").queryAll().isEmpty());
+        robot.clickOn("#compare-list .check-box").clickOn("#compare-take");
+        settled(() -> document.plan().equals(theirs));
+    }
+
+    @Test
+    void aProfileIsEditedAndKeptAsOnesOwn(FxRobot robot) {
+        show(Plan.EMPTY);
+        robot.clickOn("#gear-profiles");
+        settled(() -> !((TextInputControl) robot.lookup("#profile-text").query())
+                .getText()
+                .isEmpty());
+        fx(() -> {
+            ((TextInputControl) robot.lookup("#profile-text").query())
+                    .setText(
+                            "{\"zentrel-profile\": 1, \"id\": \"ours/lamp\", \"name\": \"Lamp box\", \"adapters\": [{\"name\": 3}]}");
+            return true;
+        });
+        assertThat(fx(() -> robot.lookup("#profile-keep").query().isDisabled()))
+                .as("a profile with a mistake is not kept")
+                .isTrue();
+        fx(() -> {
+            ((TextInputControl) robot.lookup("#profile-text").query())
+                    .setText("{\"zentrel-profile\": 1, \"id\": \"ours/lamp\", \"name\": \"Lamp box\"}");
+            return true;
+        });
+        robot.clickOn("#profile-keep");
+        Path kept = document.folder().resolve("profiles").resolve("ours-lamp.json");
+        await().atMost(20, SECONDS).until(() -> Files.exists(kept));
+        robot.clickOn("#profile-add");
+        settled(() -> document.plan().hosts().stream().map(Host::name).anyMatch("Lamp box"::equals));
+    }
+}
