@@ -54,7 +54,7 @@ public final class Wiring {
                         universes.add(made);
                         return made;
                     });
-            Protocol protocol = protocolFor(plan, source, port);
+            Protocol protocol = protocolFor(plan, source, port, universe);
             zentrel.plan.Stream stream = streams.stream()
                     .filter(s -> s.application().equals(source.id())
                             && s.universe().equals(universe.id())
@@ -108,7 +108,7 @@ public final class Wiring {
     }
 
     /** The protocol that both ends can do: as the port is set, else another that it takes. */
-    private static Protocol protocolFor(Plan plan, Application source, Port port) {
+    private static Protocol protocolFor(Plan plan, Application source, Port port, Universe universe) {
         Receiver receiver = plan.index().receiverOf(port.id());
         Set<Protocol> sends = plan.index()
                 .profileOf(source)
@@ -118,6 +118,14 @@ public final class Wiring {
         List<Protocol> wanted = new ArrayList<>(List.of(port.protocol().planned(), Protocol.SACN, Protocol.ARTNET));
         if (sameBox) {
             wanted.add(0, Protocol.DMX);
+        }
+        if (source.kind() == ApplicationKind.BRIDGE) {
+            // What it takes by one protocol it passes on by the other; by the same it would hear itself.
+            plan.index().receiversOf(source.id()).stream()
+                    .flatMap(r -> r.ports().stream())
+                    .filter(p -> plan.index().universesOf(p.id()).contains(universe.id()))
+                    .findFirst()
+                    .ifPresent(p -> wanted.removeIf(w -> w == p.protocol().planned()));
         }
         return wanted.stream()
                 .filter(p -> receiver.protocols().contains(p) && (sends.contains(p) || (p == Protocol.DMX && !sameBox)))
@@ -161,6 +169,22 @@ public final class Wiring {
                 Setting.of(part == Part.BACKUP ? 90 : 100),
                 40,
                 false);
+    }
+
+    /** The universe to route from a source next: a new one; for a bridge the first that it takes and does not pass on yet. */
+    public static int firstUniverse(Plan plan, Application source) {
+        if (source.kind() != ApplicationKind.BRIDGE) {
+            return nextUniverse(plan);
+        }
+        return plan.index().receiversOf(source.id()).stream()
+                .flatMap(r -> r.ports().stream())
+                .flatMap(p -> plan.index().universesOf(p.id()).stream())
+                .filter(u -> plan.index().streamsOf(source.id()).stream()
+                        .noneMatch(s -> s.universe().equals(u)))
+                .mapToInt(u -> plan.index().universe(u).number())
+                .min()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        source.name() + " takes nothing yet that it could pass on. Route something to it first."));
     }
 
     /** The first show number after those of all universes. */

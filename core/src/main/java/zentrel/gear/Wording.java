@@ -144,7 +144,7 @@ public final class Wording {
 
     private void routes(List<Offer> offers, Application source, Receiver receiver) {
         List<Port> free = Wiring.freePorts(plan, receiver);
-        int first = Wiring.nextUniverse(plan);
+        int first = Wiring.firstUniverse(plan, source);
         Port one = free.get(0);
         offers.add(of(
                 "Route " + source.name() + " to " + receiver.name() + ", " + one.name() + " (U" + first + ")",

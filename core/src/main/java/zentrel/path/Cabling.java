@@ -1,11 +1,118 @@
 package zentrel.path;
 
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import zentrel.plan.*;
 
-/** What the cables say of the adapters: one whose network cables are described, and all out, has no carrier. */
+/**
+ * What the network cables say. An adapter whose cables are described, and all out, has no carrier; two adapters that are
+ * cabled together by way of others are apart where a cable on the way is out, or a box that passes the network on is off.
+ * Where no cables are described, being on one segment is enough.
+ */
 final class Cabling {
-    private Cabling() {}
+    /**
+     * What keeps two adapters apart.
+     *
+     * @param at a cable, or a box that passes the network on
+     */
+    record Cut(Id at, Edit mend) {}
+
+    private final Plan plan;
+    private final PlanIndex index;
+    private final boolean whole;
+
+    Cabling(Plan plan) {
+        this.plan = plan;
+        this.index = plan.index();
+        this.whole = plan.cables().isEmpty()
+                || (plan.cables().stream().allMatch(Cable::connected)
+                        && plan.hosts().stream().allMatch(h -> h.power().on()));
+    }
+
+    /** What lies on the way between two adapters that are cabled together, and is out; empty where nothing is. */
+    Optional<Cut> cutBetween(Adapter from, Adapter to) {
+        if (whole
+                || network(plan, from.id()).isEmpty()
+                || network(plan, to.id()).isEmpty()) {
+            return Optional.empty();
+        }
+        if (way(from.id(), to.id(), true).isPresent()) {
+            return Optional.empty();
+        }
+        return way(from.id(), to.id(), false)
+                .flatMap(way ->
+                        way.stream().map(this::cutAt).flatMap(Optional::stream).findFirst());
+    }
+
+    private Optional<Cut> cutAt(Id step) {
+        if (step instanceof CableId id && !index.cable(id).connected()) {
+            return Optional.of(new Cut(
+                    id,
+                    new Edit("Plug in the cable " + index.name(id), p -> p.withCable(id, c -> c.withConnected(true)))));
+        }
+        if (step instanceof HostId id && !index.host(id).power().on()) {
+            return Optional.of(new Cut(
+                    id,
+                    new Edit(
+                            "Switch on " + index.name(id),
+                            p -> p.withHost(id, h -> h.withPower(h.power().withOn(true))))));
+        }
+        return Optional.empty();
+    }
+
+    /** The cables and boxes between two adapters, the fewest first; as they are, or as if all were well. */
+    private Optional<List<Id>> way(AdapterId from, AdapterId to, boolean asTheyAre) {
+        Map<Id, List<Id>> ways = new LinkedHashMap<>();
+        ways.put(from, List.of());
+        Deque<Id> open = new ArrayDeque<>(List.of(from));
+        while (!open.isEmpty()) {
+            Id at = open.poll();
+            if (at.equals(to)) {
+                return Optional.of(ways.get(at));
+            }
+            Optional<Host> through = passing(at).filter(h -> h.power().on() || !asTheyAre);
+            if (!at.equals(from) && through.isEmpty()) {
+                continue; // what comes in here does not leave again
+            }
+            for (Cable cable : index.cablesOf(at)) {
+                if (cable.kind() == CableKind.NETWORK && (cable.connected() || !asTheyAre)) {
+                    step(ways, open, at, through, cable.id(), cable.otherEnd(at));
+                }
+            }
+            through.ifPresent(h -> {
+                step(ways, open, at, through, h.id(), h.id());
+                h.adapters().forEach(a -> step(ways, open, at, through, h.id(), a.id()));
+            });
+        }
+        return Optional.empty();
+    }
+
+    private static void step(Map<Id, List<Id>> ways, Deque<Id> open, Id at, Optional<Host> through, Id by, Id next) {
+        if (!ways.containsKey(next)) {
+            List<Id> way = new ArrayList<>(ways.get(at));
+            through.ifPresent(h -> way.add(h.id()));
+            way.add(by);
+            ways.put(next, way);
+            open.add(next);
+        }
+    }
+
+    /** The box that an end belongs to, where it passes the network on from socket to socket. */
+    private Optional<Host> passing(Id at) {
+        Host host = at instanceof HostId h ? index.host(h) : at instanceof AdapterId a ? index.hostOf(a) : null;
+        if (host == null) {
+            return Optional.empty();
+        }
+        boolean passes = host.kind() == HostKind.SWITCH
+                || host.kind() == HostKind.ACCESS_POINT
+                || index.profileOf(host).filter(Profile::passesNetwork).isPresent();
+        return passes ? Optional.of(host) : Optional.empty();
+    }
 
     /** The plan with its cables as they are. */
     static Plan inForce(Plan plan) {

@@ -60,6 +60,8 @@ public enum Reason {
     APART("network.apart", CARRIED, "address.unreachable"),
     /** A cable on the way is not plugged in. */
     CABLE_OUT("cable.out", CARRIED, "adapter.unplugged"),
+    /** A box that passes the network on is switched off. */
+    PASSING_OFF("power.off-between", CARRIED, "power.off"),
     /** Nobody has said which cable joins the two. */
     CABLE_NOT_KNOWN("cable.not-known", CARRIED, "adapter.unplugged"),
 

@@ -13,6 +13,9 @@ import zentrel.plan.*;
  * thread at a time.
  */
 public final class SignalPaths {
+    /** Bridges one after the other that are followed; more of them are a ring. */
+    private static final int MOST_BRIDGES = 4;
+
     private final PathContext context;
     private final Remedies remedies;
     private final PatchJudge patch;
@@ -80,7 +83,7 @@ public final class SignalPaths {
     private void addPort(List<SignalPath> paths, Port port) {
         for (UniverseId universe : context.index.universesOf(port.id())) {
             List<Stream> sources = flows.sources(universe, port);
-            sources.forEach(s -> paths.add(flows.path(s, port, Optional.empty())));
+            sources.forEach(s -> paths.add(path(s, port, Optional.empty())));
             if (sources.isEmpty()) {
                 paths.add(unsent(universe, Optional.of(port), Optional.empty()));
             }
@@ -91,7 +94,7 @@ public final class SignalPaths {
         List<Port> ports = context.index.portsOf(stream.universe());
         for (Port port : ports) {
             if (flows.sources(stream.universe(), port).contains(stream)) {
-                paths.add(flows.path(stream, port, Optional.empty()));
+                paths.add(path(stream, port, Optional.empty()));
             }
         }
         if (ports.isEmpty()) {
@@ -109,6 +112,30 @@ public final class SignalPaths {
         }
     }
 
+    /** The path of a stream; what a bridge sends has come to it by a leg of its own. */
+    private SignalPath path(Stream stream, Port port, Optional<Fixture> fixture) {
+        return through(flows.path(stream, port, fixture), stream, 0);
+    }
+
+    private SignalPath through(SignalPath path, Stream stream, int bridges) {
+        Application sender = context.index.application(stream.application());
+        if (sender.kind() != ApplicationKind.BRIDGE || bridges >= MOST_BRIDGES) {
+            return path;
+        }
+        Optional<Port> input = context.index.portsOf(stream.universe()).stream()
+                .filter(p -> context.index.applicationOf(p.id()).id().equals(sender.id()))
+                .findFirst();
+        Optional<Stream> feeds = input.flatMap(p -> flows.sources(stream.universe(), p).stream()
+                .filter(s -> !s.application().equals(sender.id()))
+                .findFirst());
+        SignalPath before = feeds.isPresent()
+                ? through(flows.path(feeds.get(), input.orElseThrow(), Optional.empty()), feeds.get(), bridges + 1)
+                : unsent(stream.universe(), input, Optional.empty());
+        List<Leg> legs = new ArrayList<>(before.legs());
+        legs.addAll(path.legs());
+        return new SignalPath(before.source(), path.signal(), path.receiver(), path.protocol(), path.delivery(), legs);
+    }
+
     /** The paths from every source of its universes to where it hangs. */
     public PathReport ofFixture(FixtureId id) {
         Fixture fixture = context.index.fixture(id);
@@ -119,7 +146,7 @@ public final class SignalPaths {
             List<Port> ports = portsTo(fixture, universe);
             for (Port port : ports) {
                 List<Stream> sources = flows.sources(universe, port);
-                sources.forEach(s -> paths.add(flows.path(s, port, Optional.of(fixture))));
+                sources.forEach(s -> paths.add(path(s, port, Optional.of(fixture))));
                 if (sources.isEmpty()) {
                     paths.add(unsent(universe, Optional.of(port), Optional.of(fixture)));
                 }
@@ -153,7 +180,7 @@ public final class SignalPaths {
         List<Stream> streams = context.index.streamsOf(id);
         for (Port port : ports) {
             List<Stream> sources = flows.sources(id, port);
-            sources.forEach(s -> paths.add(flows.path(s, port, Optional.empty())));
+            sources.forEach(s -> paths.add(path(s, port, Optional.empty())));
             if (sources.isEmpty()) {
                 paths.add(unsent(id, Optional.of(port), Optional.empty()));
             }

@@ -639,6 +639,27 @@ final class TransportJudge {
                         : context.routerBetween(pair.out(), pair.in())
                                 .map(r -> "Routed by " + r.name() + " to " + segment + ".")
                                 .orElse("Meant for " + segment + "."));
+        if (pair.out().carrier() && pair.in().carrier()) {
+            context.cabling.cutBetween(pair.out(), pair.in()).ifPresent(cut -> cut(hop, from, to, cut));
+        }
+    }
+
+    private void cut(HopDraft hop, Host from, Host to, Cabling.Cut cut) {
+        if (cut.at().equals(from.id()) || cut.at().equals(to.id())) {
+            return; // a box without power at either end is told there
+        }
+        boolean cable = cut.at() instanceof CableId;
+        String name = context.index.name(cut.at());
+        hop.broken(
+                cable ? Reason.CABLE_OUT : Reason.PASSING_OFF,
+                cut.at(),
+                cable ? "cable out" : name + " is off",
+                cable
+                        ? "The cable " + name + " on the way from " + from.name() + " to " + to.name()
+                                + " is not plugged in, so all behind it is cut off. Plug it in."
+                        : name + ", which passes the network on from " + from.name() + " to " + to.name()
+                                + ", is switched off, so all behind it is cut off. Switch it on.",
+                List.of(cut.mend()));
     }
 
     private void take(

@@ -261,6 +261,76 @@ class GearTest {
         assertThat(hop.text()).contains("is not plugged in. Plug it in.");
     }
 
+    @Test
+    void whatABridgePassesOnHasALegBeforeIt() {
+        Plan plan = Plan.EMPTY;
+        for (String line :
+                List.of("full console", "bridge", "node 4", "route full to bridge", "route bridge to node", "patch")) {
+            plan = say(plan, line);
+        }
+        var path = new SignalPaths(plan)
+                .ofFixture(plan.fixtures().get(0).id())
+                .paths()
+                .get(0);
+        assertThat(path.legs()).hasSize(2);
+        assertThat(path.verdict()).isEqualTo(Verdict.PASSES);
+        assertThat(path.source().map(plan.index()::name)).contains("Full console");
+        assertThat(path.protocol()).isEqualTo("artnet");
+        assertThat(Check.run(plan).findings()).isEmpty();
+        Plan silent = plan.withStream(plan.streams().get(0).id(), s -> s.withEnabled(false));
+        var dark = new SignalPaths(silent)
+                .ofFixture(plan.fixtures().get(0).id())
+                .paths()
+                .get(0);
+        assertThat(dark.verdict()).as("nothing comes to the bridge").isEqualTo(Verdict.BROKEN);
+        assertThat(dark.legs().get(0).hops().get(0).verdict()).isEqualTo(Verdict.BROKEN);
+    }
+
+    @Test
+    void aBreakInAChainDarkensWhatIsBehindItAndNothingElse() {
+        Plan plan = Plan.EMPTY;
+        for (String line : List.of("full console", "switch unmanaged", "3 pixel 9")) {
+            List<Wording.Offer> offers = new Wording(plan, LIBRARY, null).offers(line);
+            plan = offers.isEmpty() ? plan : offers.get(0).work().get().edit().applyTo(plan);
+        }
+        for (Receiver r : List.copyOf(plan.receivers())) {
+            if (r.name().startsWith("Pixel")) {
+                plan = Wiring.route(
+                                plan, plan.applications().get(0), r.ports().subList(0, 1), Wiring.nextUniverse(plan))
+                        .applyTo(plan);
+            }
+        }
+        List<Host> boxes = plan.hosts();
+        AdapterId console = boxes.get(0).adapters().get(0).id();
+        List<AdapterId> chain = boxes.stream()
+                .filter(h -> h.kind() == HostKind.PIXEL_CONTROLLER)
+                .map(h -> h.adapters().get(0).id())
+                .toList();
+        HostId hub = boxes.get(1).id();
+        plan = Wiring.cable(plan, CableKind.NETWORK, console, hub).applyTo(plan);
+        plan = Wiring.cable(plan, CableKind.NETWORK, hub, chain.get(0)).applyTo(plan);
+        plan = Wiring.cable(plan, CableKind.NETWORK, chain.get(0), chain.get(1)).applyTo(plan);
+        plan = Wiring.cable(plan, CableKind.NETWORK, chain.get(1), chain.get(2)).applyTo(plan);
+        assertThat(Check.run(plan).findings()).isEmpty();
+
+        Plan cut = plan.withCable(plan.cables().get(2).id(), c -> c.withConnected(false));
+        assertThat(Check.run(cut).findings()).singleElement().satisfies(f -> {
+            assertThat(f.id())
+                    .isEqualTo("adapter.unplugged@" + cut.cables().get(2).id().value());
+            assertThat(f.hop().orElseThrow().number()).isEqualTo(5);
+            assertThat(f.text()).contains("1 more signal suffers from it");
+        });
+        Plan off = plan.withHost(
+                plan.index().hostOf(chain.get(0)).id(),
+                h -> h.withPower(h.power().withOn(false)));
+        var report = Check.run(off);
+        assertThat(report.findings())
+                .singleElement()
+                .satisfies(f -> assertThat(f.rule()).isEqualTo("power.off"));
+        assertThat(report.signalPaths().all()).allMatch(p -> p.verdict() == Verdict.BROKEN);
+        assertThat(zentrel.check.Fixes.proven(report, report.findings().get(0))).isNotEmpty();
+    }
+
     // --- pasting ---
 
     @Test
