@@ -39,6 +39,7 @@ final class Shots {
     void start() {
         view(1, 1500, () -> {}, "overview");
         view(0, 900, () -> document.select(new ReceiverId("boathouse-node-rx")), "gear");
+        view(0, 700, () -> window.gear().form(), "gear-form");
         view(0, 700, () -> window.gear().patterns(), "gear-patterns");
         view(0, 700, () -> window.gear().profiles(), "gear-profiles");
         view(1, 500, () -> document.select(new ReceiverId("boathouse-node-rx")), "flow");

@@ -250,6 +250,35 @@ class GearWindowTest {
     }
 
     @Test
+    void aBoxIsChangedAsAForm(FxRobot robot) {
+        show(FernlightTrail.ready());
+        robot.clickOn("#gear-list");
+        fx(() -> {
+            document.select(new HostId("boathouse-node"));
+            return true;
+        });
+        robot.push(KeyCode.ENTER);
+        settled(() -> !robot.lookup("#form-place").queryAll().isEmpty());
+        fx(() -> {
+            ((TextInputControl) robot.lookup("#form-place").query()).setText("Jetty");
+            ((javafx.scene.control.CheckBox) robot.lookup("#form-on").query()).setSelected(false);
+            return true;
+        });
+        robot.clickOn("#form-keep");
+        settled(() -> document.plan()
+                .index()
+                .host(new HostId("boathouse-node"))
+                .place()
+                .equals("Jetty"));
+        assertThat(report().findings()).extracting(zentrel.check.Finding::rule).contains("power.off");
+        fx(() -> {
+            document.undo();
+            return true;
+        });
+        assertThat(plan()).isEqualTo(FernlightTrail.ready());
+    }
+
+    @Test
     void aColleaguesVersionIsComparedAndTakenOver(FxRobot robot) throws Exception {
         Plan theirs = FernlightTrail.ready().withPort(new PortId("boathouse-node.p1"), p -> p.withWire(7));
         Path file = Files.createTempDirectory(home, "theirs").resolve("theirs.json");

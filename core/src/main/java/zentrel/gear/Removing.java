@@ -102,7 +102,7 @@ public record Removing(Edit edit, List<Id> also) {
     private static Plan without(Plan plan, Set<Id> gone) {
         List<Host> hosts = kept(plan.hosts(), gone).stream()
                 .map(h -> h.withAdapters(kept(h.adapters(), gone).stream()
-                        .map(a -> a.segment().filter(gone::contains).isPresent() ? unplugged(a) : a)
+                        .map(a -> a.segment().filter(gone::contains).isPresent() ? a.withoutSegment() : a)
                         .toList()))
                 .toList();
         List<Receiver> receivers = kept(plan.receivers(), gone).stream()
@@ -147,11 +147,6 @@ public record Removing(Edit edit, List<Id> also) {
 
     private static <T extends Named> List<T> kept(List<T> items, Set<Id> gone) {
         return items.stream().filter(i -> !gone.contains(i.id())).toList();
-    }
-
-    private static Adapter unplugged(Adapter a) {
-        return new Adapter(
-                a.id(), a.name(), a.kind(), Optional.empty(), a.enabled(), false, a.addresses(), a.gateway(), a.mac());
     }
 
     /** Bindings to adapters that are gone are left to the system again. */

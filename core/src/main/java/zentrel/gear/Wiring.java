@@ -301,6 +301,20 @@ public final class Wiring {
         return Making.put("Cable " + name, plan, plan.withCables(cables));
     }
 
+    /** Binds purposes of an application to an adapter of its host. */
+    public static Edit bind(Application application, Set<Purpose> purposes, Adapter adapter) {
+        Binding binding = adapter.kind() == AdapterKind.LOOPBACK ? Binding.LOOPBACK : Binding.to(adapter.id());
+        return new Edit(
+                "Bind " + application.name() + " to " + adapter.name(),
+                p -> p.withApplication(application.id(), a -> {
+                    Application bound = a;
+                    for (Purpose purpose : purposes) {
+                        bound = bound.withBinding(purpose, Setting.of(binding));
+                    }
+                    return bound;
+                }));
+    }
+
     /** A new segment with a range. */
     public static Edit segment(Plan plan, String name, Subnet range) {
         List<Segment> segments = new ArrayList<>(plan.segments());

@@ -54,6 +54,7 @@ public final class Wording {
             case "duplicate" -> duplicate(rest);
             case "install" -> install(rest);
             case "cable" -> cable(rest);
+            case "bind" -> bind(rest);
             case "put" -> put(rest);
             case "rename" -> rename(rest);
             case "link" -> link(rest);
@@ -241,21 +242,58 @@ public final class Wording {
                 .toList();
     }
 
+    /** {@code cable [KIND] A to B}; a network cable goes from adapter to adapter or into a switch, others from box to box. */
     private List<Offer> cable(List<String> words) {
-        List<List<String>> sides = around(words, "to");
+        CableKind kind = CableKind.NETWORK;
+        List<String> rest = words;
+        for (CableKind k : CableKind.values()) {
+            if (!words.isEmpty() && words.get(0).equalsIgnoreCase(k.word())) {
+                kind = k;
+                rest = words.subList(1, words.size());
+            }
+        }
+        List<List<String>> sides = around(rest, "to");
         if (sides.get(1).isEmpty()) {
             return List.of();
         }
+        CableKind chosen = kind;
         List<Offer> offers = new ArrayList<>();
         for (Host a : things(sides.get(0), plan.hosts(), h -> true)) {
             for (Host b : things(sides.get(1), plan.hosts(), h -> !h.id().equals(a.id()))) {
                 if (offers.size() < MOST_OFFERS) {
-                    Id from = socket(a);
-                    Id to = socket(b);
+                    Id from = chosen == CableKind.NETWORK ? socket(a) : a.id();
+                    Id to = chosen == CableKind.NETWORK ? socket(b) : b.id();
                     offers.add(of(
                             "Cable " + plan.index().name(from) + " to "
-                                    + plan.index().name(to),
-                            () -> Wiring.cable(plan, CableKind.NETWORK, from, to)));
+                                    + plan.index().name(to) + ", " + chosen.word(),
+                            () -> Wiring.cable(plan, chosen, from, to)));
+                }
+            }
+        }
+        return offers;
+    }
+
+    /** {@code bind PROGRAM to ADAPTER}: all it does on a network, or one purpose of it. */
+    private List<Offer> bind(List<String> words) {
+        List<List<String>> sides = around(words, "to");
+        List<Offer> offers = new ArrayList<>();
+        for (Application application : things(sides.get(0), plan.applications(), a -> true)) {
+            List<Adapter> adapters =
+                    things(sides.get(1), plan.index().host(application.host()).adapters(), a -> true);
+            for (Adapter adapter : adapters) {
+                String to = " of " + application.name() + " to " + adapter.name();
+                if (!application.bindings().isEmpty()) {
+                    offers.add(of(
+                            "Bind everything" + to,
+                            () -> Wiring.bind(
+                                    application, application.bindings().keySet(), adapter)));
+                }
+                for (Purpose purpose : Purpose.values()) {
+                    if (application.bindings().containsKey(purpose) && offers.size() < MOST_OFFERS) {
+                        offers.add(of(
+                                "Bind " + purpose.title() + to,
+                                () -> Wiring.bind(application, java.util.Set.of(purpose), adapter)));
+                    }
                 }
             }
         }

@@ -48,6 +48,11 @@ public record Adapter(
         return new Adapter(id, name, kind, segment, enabled, value, addresses, gateway, mac);
     }
 
+    /** This adapter, plugged in nowhere. */
+    public Adapter withoutSegment() {
+        return new Adapter(id, name, kind, Optional.empty(), enabled, false, addresses, gateway, mac);
+    }
+
     public Adapter withSegment(SegmentId value) {
         return new Adapter(id, name, kind, Optional.of(value), enabled, carrier, addresses, gateway, mac);
     }

@@ -160,6 +160,13 @@ class GearTest {
         plan = say(plan, "switch poe");
         plan = say(plan, "cable node 1 to switch");
         assertThat(plan.cables()).hasSize(1);
+        plan = say(plan, "cable midi show to hut");
+        assertThat(plan.cables()).hasSize(2).anyMatch(c -> c.kind() == CableKind.MIDI);
+        plan = say(plan, "bind hut to control");
+        assertThat(plan.index()
+                        .application(new ApplicationId("full-console.desk"))
+                        .binding(Purpose.SACN_SEND))
+                .isEqualTo(Binding.to(new AdapterId("full-console.control")));
         plan = say(plan, "segment Talk 172.21.8.0/24");
         plan = say(plan, "put node 3 on talk");
         assertThat(plan.index()

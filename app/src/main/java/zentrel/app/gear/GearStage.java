@@ -76,7 +76,8 @@ public final class GearStage implements StageView {
         this.library = library;
         words = new WordBox(document, library, this::made);
         list.setId("gear-list");
-        list.setAccessibleText("The gear by place. F2 renames, Delete removes, Ctrl D duplicates, Ctrl V pastes rows");
+        list.setAccessibleText(
+                "The gear by place. Enter changes, F2 renames, Delete removes, Ctrl D duplicates, Ctrl V pastes rows");
         list.setFixedCellSize(ROW);
         list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         list.setCellFactory(v -> new Cell());
@@ -175,6 +176,14 @@ public final class GearStage implements StageView {
     /** Shows how another version of the plan differs, to take over what is wanted. */
     public void compare(String name, Plan other) {
         page(new ComparePage(document, name, other, this::ledger));
+    }
+
+    /** Shows the chosen box as a form. */
+    public void form() {
+        List<HostId> chosen = chosen();
+        if (chosen.size() == 1) {
+            page(new BoxForm(document, chosen.get(0), this::ledger));
+        }
     }
 
     private void page(Pane page) {
@@ -363,7 +372,10 @@ public final class GearStage implements StageView {
         }
         bulk.getChildren().add(Texts.of(chosen.size() == 1 ? "1 box:" : chosen.size() + " boxes:", "soft", "small"));
         if (chosen.size() == 1) {
-            bulk.getChildren().add(quiet("Rename  F2", "gear-rename", this::rename));
+            bulk.getChildren()
+                    .addAll(
+                            quiet("Change  Enter", "gear-change", this::form),
+                            quiet("Rename  F2", "gear-rename", this::rename));
         }
         MenuButton segments = new MenuButton("Put on");
         segments.setId("gear-put");
@@ -380,7 +392,9 @@ public final class GearStage implements StageView {
                         quiet("Remove  Del", "gear-remove", this::remove));
         String also = Removing.of(document.plan(), chosen).alsoInWords();
         if (!also.isEmpty()) {
-            bulk.getChildren().add(Texts.of("removing takes along " + also, "soft", "small"));
+            Label along = Texts.of("with " + also, "soft", "small");
+            along.setMinWidth(0);
+            bulk.getChildren().add(along);
         }
     }
 
@@ -394,7 +408,9 @@ public final class GearStage implements StageView {
     }
 
     private void keys(KeyEvent e) {
-        if (e.getCode() == KeyCode.F2) {
+        if (e.getCode() == KeyCode.ENTER) {
+            form();
+        } else if (e.getCode() == KeyCode.F2) {
             rename();
         } else if (e.getCode() == KeyCode.DELETE) {
             remove();

@@ -1,0 +1,288 @@
+package zentrel.app.gear;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Texts;
+import zentrel.gear.Renaming;
+import zentrel.gear.Wiring;
+import zentrel.plan.*;
+
+/** One box as a form: what it is called, where it stands, its power, its adapters, and each program with its bindings. */
+final class BoxForm extends VBox {
+    private static final String NONE = "none";
+
+    private final OpenDocument document;
+    private final Plan plan;
+    private final Host host;
+    private final GridPane grid = new GridPane();
+    private final List<Change> changes = new ArrayList<>();
+    private int line;
+
+    /** One field as a change of the plan; the same plan back where the field is as it was. */
+    private interface Change {
+        Plan applyTo(Plan plan);
+    }
+
+    BoxForm(OpenDocument document, HostId id, Runnable away) {
+        super(12);
+        this.document = document;
+        this.plan = document.plan();
+        this.host = plan.index().host(id);
+        Optional<Profile> profile = plan.index().profileOf(host);
+        grid.setHgap(16);
+        grid.setVgap(8);
+        names();
+        power(profile);
+        host.adapters().forEach(this::adapter);
+        plan.index().applicationsOn(id).forEach(this::program);
+        ScrollPane scroll = new ScrollPane(grid);
+        scroll.setFitToWidth(true);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        Button keep = new Button("Keep these");
+        keep.setId("form-keep");
+        keep.getStyleClass().add("action");
+        keep.setDefaultButton(true);
+        keep.setOnAction(e -> keep(away));
+        Button back = new Button("Leave it as it was");
+        back.getStyleClass().add("quiet");
+        back.setCancelButton(true);
+        back.setOnAction(e -> away.run());
+        HBox row = new HBox(12, keep, back);
+        row.setAlignment(Pos.CENTER_LEFT);
+        getChildren()
+                .addAll(
+                        Texts.of(host.name(), "title"),
+                        Texts.wrapped(
+                                profile.map(p -> p.name() + ". " + p.summary())
+                                        .orElse(host.kind().word().replace('-', ' ')),
+                                "soft"),
+                        scroll,
+                        row);
+    }
+
+    private void keep(Runnable away) {
+        try {
+            Plan next = plan;
+            for (Change change : changes) {
+                next = change.applyTo(next);
+            }
+            Plan result = next;
+            document.apply(new Edit("Change " + host.name(), p -> result));
+            away.run();
+        } catch (IllegalArgumentException e) {
+            document.tell(String.valueOf(e.getMessage()));
+        }
+    }
+
+    // --- rows ---
+
+    private void heading(String text) {
+        grid.add(Texts.of(text, "strong"), 0, line++, 2, 1);
+    }
+
+    private void row(String label, Node field, String id) {
+        field.setId("form-" + id);
+        field.setAccessibleText(label);
+        grid.add(Texts.of(label, "soft"), 0, line);
+        grid.add(field, 1, line++);
+    }
+
+    private TextField text(String label, String id, String now) {
+        TextField field = new TextField(now);
+        field.setPrefWidth(260);
+        row(label, field, id);
+        return field;
+    }
+
+    private ComboBox<String> choice(String label, String id, List<String> choices, String now) {
+        ComboBox<String> box = new ComboBox<>();
+        box.getItems().setAll(choices);
+        box.setValue(now);
+        box.setPrefWidth(260);
+        row(label, box, id);
+        return box;
+    }
+
+    private CheckBox tick(String label, String id, boolean now) {
+        CheckBox box = new CheckBox();
+        box.setSelected(now);
+        row(label, box, id);
+        return box;
+    }
+
+    // --- the box ---
+
+    private void names() {
+        TextField name = text("Name", "name", host.name());
+        changes.add(p -> name.getText().strip().equals(host.name())
+                ? p
+                : Renaming.of(p, host.id(), name.getText()).applyTo(p));
+        TextField place = text("Place", "place", host.place());
+        changes.add(p -> p.withHost(host.id(), h -> h.withPlace(place.getText().strip())));
+    }
+
+    private void power(Optional<Profile> profile) {
+        CheckBox on = tick("Switched on", "on", host.power().on());
+        Map<String, CheckBox> supplies = new LinkedHashMap<>();
+        profile.map(Profile::supplies)
+                .orElse(List.of())
+                .forEach(s -> supplies.put(
+                        s.name(),
+                        tick(
+                                "Powered by " + s.name() + (s.watts() > 0 ? ", " + s.watts() + " W" : ""),
+                                "supply-" + s.name(),
+                                host.power().supplies().contains(s.name()))));
+        changes.add(p -> p.withHost(
+                host.id(),
+                h -> h.withPower(new Power(
+                        on.isSelected(),
+                        supplies.isEmpty()
+                                ? h.power().supplies()
+                                : supplies.entrySet().stream()
+                                        .filter(e -> e.getValue().isSelected())
+                                        .map(Map.Entry::getKey)
+                                        .toList()))));
+    }
+
+    private void adapter(Adapter adapter) {
+        heading(adapter.name()
+                + (adapter.addresses().isEmpty()
+                        ? ""
+                        : "  " + adapter.addresses().get(0).inForce()));
+        List<String> segments = new ArrayList<>(List.of(NONE));
+        plan.segments().forEach(s -> segments.add(s.name()));
+        String now = adapter.segment().map(plan.index()::name).orElse(NONE);
+        ComboBox<String> segment = choice("On the segment", adapter.id().value() + "-segment", segments, now);
+        CheckBox plugged = tick("Plugged in", adapter.id().value() + "-plugged", adapter.carrier());
+        changes.add(p -> {
+            Plan next = p;
+            if (!segment.getValue().equals(now)) {
+                Optional<Segment> wanted = plan.segments().stream()
+                        .filter(s -> s.name().equals(segment.getValue()))
+                        .findFirst();
+                next = wanted.isPresent()
+                        ? Wiring.onSegment(next, List.of(adapter.id()), wanted.get())
+                                .applyTo(next)
+                        : next.withAdapter(adapter.id(), Adapter::withoutSegment);
+            }
+            return plugged.isSelected() == adapter.carrier()
+                    ? next
+                    : next.withAdapter(adapter.id(), a -> a.withCarrier(plugged.isSelected()));
+        });
+    }
+
+    // --- programs ---
+
+    private void program(Application a) {
+        heading(a.name());
+        String id = a.id().value();
+        Optional<ProfileApplication> profile = plan.index().profileOf(a);
+        String version = a.version().map(Setting::inForce).orElse("");
+        TextField typed = text("Version", id + "-version", version);
+        changes.add(p -> typed.getText().strip().equals(version)
+                ? p
+                : p.withApplication(a.id(), x -> x.withVersion(typed.getText().strip())));
+        profile.ifPresent(like -> licence(a, like));
+        for (Purpose purpose : Purpose.values()) {
+            Setting<Binding> binding = a.bindings().get(purpose);
+            if (binding != null) {
+                binding(a, purpose, binding.inForce());
+            }
+        }
+    }
+
+    private void licence(Application a, ProfileApplication like) {
+        String id = a.id().value();
+        if (!like.licences().isEmpty()) {
+            List<String> licences = new ArrayList<>(List.of(NONE));
+            licences.addAll(like.licences());
+            String now = a.installed().licence().orElse(NONE);
+            ComboBox<String> licence = choice("Licence", id + "-licence", licences, now);
+            changes.add(p -> p.withApplication(
+                    a.id(),
+                    x -> x.withInstalled(x.installed()
+                            .withLicence(Optional.of(licence.getValue()).filter(l -> !l.equals(NONE))))));
+        }
+        for (String hardware : like.attachments()) {
+            CheckBox attached = tick(
+                    "With " + hardware,
+                    id + "-" + hardware,
+                    a.installed().attached().contains(hardware));
+            changes.add(p -> p.withApplication(a.id(), x -> {
+                List<String> list = new ArrayList<>(x.installed().attached());
+                list.remove(hardware);
+                if (attached.isSelected()) {
+                    list.add(hardware);
+                }
+                return x.withInstalled(x.installed().withAttached(list));
+            }));
+        }
+        if (like.storesShow()) {
+            String now = a.installed().show().map(Setting::inForce).orElse("");
+            TextField show = text("Stored show and its version", id + "-show", now);
+            changes.add(p -> show.getText().strip().equals(now)
+                    ? p
+                    : p.withApplication(
+                            a.id(),
+                            x -> x.withInstalled(x.installed()
+                                    .withShow(Optional.of(show.getText().strip())
+                                            .filter(s -> !s.isEmpty())
+                                            .map(Setting::of)))));
+        }
+    }
+
+    private void binding(Application a, Purpose purpose, Binding now) {
+        List<String> choices =
+                new ArrayList<>(host.adapters().stream().map(Adapter::name).toList());
+        for (BindingMode mode : BindingMode.values()) {
+            if (mode != BindingMode.ADAPTERS) {
+                choices.add(mode.word());
+            }
+        }
+        String shown = now.mode() == BindingMode.ADAPTERS
+                ? String.join(
+                        ", ",
+                        now.adapters().stream()
+                                .map(x -> plan.index().adapter(x).name())
+                                .toList())
+                : now.mode().word();
+        if (!choices.contains(shown)) {
+            choices.add(0, shown);
+        }
+        ComboBox<String> box = choice(purpose.title(), a.id().value() + "-" + purpose.word(), choices, shown);
+        changes.add(p -> {
+            if (box.getValue().equals(shown)) {
+                return p;
+            }
+            Optional<Adapter> adapter = host.adapters().stream()
+                    .filter(x -> x.name().equals(box.getValue()))
+                    .findFirst();
+            if (adapter.isPresent()) {
+                return Wiring.bind(a, Set.of(purpose), adapter.get()).applyTo(p);
+            }
+            Binding binding = switch (box.getValue()) {
+                case "all" -> Binding.ALL;
+                case "first" -> Binding.FIRST;
+                case "loopback" -> Binding.LOOPBACK;
+                default -> Binding.AUTOMATIC;
+            };
+            return p.withApplication(a.id(), x -> x.withBinding(purpose, Setting.of(binding)));
+        });
+    }
+}
