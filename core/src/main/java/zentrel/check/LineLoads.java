@@ -3,9 +3,11 @@ package zentrel.check;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import zentrel.plan.*;
 
 /** More than 32 unit loads on a DMX line: {@code line.loads}. */
@@ -28,13 +30,15 @@ final class LineLoads extends PathRule {
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
+        Map<LineId, Set<HostId>> passing = new HashMap<>();
+        for (Line line : context.plan().lines()) {
+            line.via()
+                    .ifPresent(v -> passing.computeIfAbsent(v.from(), l -> new HashSet<>())
+                            .add(v.device()));
+        }
         for (Line line : context.plan().lines()) {
             List<Fixture> fixtures = context.index().fixturesOn(line.id());
-            long passedOn = context.plan().lines().stream()
-                    .filter(l -> l.via().filter(v -> v.from().equals(line.id())).isPresent())
-                    .map(l -> l.via().orElseThrow().device())
-                    .distinct()
-                    .count();
+            long passedOn = passing.getOrDefault(line.id(), Set.of()).size();
             double loads =
                     passedOn + fixtures.stream().mapToDouble(Fixture::unitLoads).sum();
             if (loads > MOST) {

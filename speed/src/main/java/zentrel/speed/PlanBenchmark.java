@@ -14,10 +14,13 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import zentrel.check.Check;
 import zentrel.check.Report;
+import zentrel.gear.Library;
+import zentrel.gear.Making;
 import zentrel.path.PathReport;
 import zentrel.path.SignalPaths;
 import zentrel.plan.FixtureId;
 import zentrel.plan.Plan;
+import zentrel.plan.Profile;
 
 /** Full check, and the path of one fixture, warm. */
 @State(Scope.Benchmark)
@@ -28,6 +31,9 @@ import zentrel.plan.Plan;
 @Measurement(iterations = 5, time = 1)
 @SuppressWarnings("NullAway.Init")
 public class PlanBenchmark {
+    private static final Library LIBRARY = Library.shipped();
+    private static final Profile NODE = LIBRARY.find("house/node-4").orElseThrow();
+
     /** 500 hosts, 2,000 universes, 10,000 fixtures; and a quarter of each. */
     @Param({"125", "500"})
     public int hosts;
@@ -46,6 +52,13 @@ public class PlanBenchmark {
     @Benchmark
     public Report fullCheck() {
         return Check.run(plan.withName("Large " + next++));
+    }
+
+    /** One box more in a plan that is open, made from a profile, and the findings of the plan with it. */
+    @Benchmark
+    public Report oneMoreHost() {
+        Plan open = plan.withName("Large " + next++);
+        return Check.run(Making.boxes(open, LIBRARY, NODE, 1, "", "").edit().applyTo(open));
     }
 
     /** Another fixture each time, in a plan that is open. */

@@ -93,7 +93,9 @@ final class BoxForm extends VBox {
     // --- rows ---
 
     private void heading(String text) {
-        grid.add(Texts.of(text, "strong"), 0, line++, 2, 1);
+        javafx.scene.control.Label label = Texts.of(text, "strong");
+        label.setPadding(new javafx.geometry.Insets(12, 0, 0, 0));
+        grid.add(label, 0, line++, 2, 1);
     }
 
     private void row(String label, Node field, String id) {
@@ -145,7 +147,7 @@ final class BoxForm extends VBox {
                 .forEach(s -> supplies.put(
                         s.name(),
                         tick(
-                                "Powered by " + s.name() + (s.watts() > 0 ? ", " + s.watts() + " W" : ""),
+                                "Powered by " + s.name() + (s.watts() > 0 ? ", " + watts(s.watts()) : ""),
                                 "supply-" + s.name(),
                                 host.power().supplies().contains(s.name()))));
         changes.add(p -> p.withHost(
@@ -158,6 +160,10 @@ final class BoxForm extends VBox {
                                         .filter(e -> e.getValue().isSelected())
                                         .map(Map.Entry::getKey)
                                         .toList()))));
+    }
+
+    private static String watts(double watts) {
+        return (watts == Math.rint(watts) ? String.valueOf((long) watts) : String.valueOf(watts)) + " W";
     }
 
     private void adapter(Adapter adapter) {

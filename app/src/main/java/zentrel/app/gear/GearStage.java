@@ -69,6 +69,7 @@ public final class GearStage implements StageView {
     private final HBox bulk = new HBox(8);
     private final WordBox words;
     private List<Segment> lanes = List.of();
+    private String ledgerSummary = "";
     private boolean refreshing;
 
     public GearStage(OpenDocument document, UserLibrary library) {
@@ -213,7 +214,7 @@ public final class GearStage implements StageView {
         refreshing = true;
         list.getItems().setAll(ledger.rows());
         refreshing = false;
-        summary.setText(ledger.summary());
+        ledgerSummary = ledger.summary();
         follow();
         refreshBulk();
     }
@@ -327,7 +328,7 @@ public final class GearStage implements StageView {
                 drawn.getChildren().add(cell);
                 x += PORT;
             }
-            String words = row.ports() > Ledger.MOST_PORTS ? "of " + row.ports() : "";
+            String words = row.ports() > Ledger.MOST_PORTS ? "of " + row.ports() : row.carries();
             put(
                     drawn,
                     Texts.drawn(row.sends().isEmpty() ? words : row.sends(), "mono", "soft", "small"),
@@ -364,6 +365,7 @@ public final class GearStage implements StageView {
     private void refreshBulk() {
         List<HostId> chosen = chosen();
         bulk.getChildren().clear();
+        summary.setText(ledgerSummary);
         if (chosen.isEmpty()) {
             bulk.getChildren()
                     .add(Texts.of(
@@ -379,6 +381,7 @@ public final class GearStage implements StageView {
         }
         MenuButton segments = new MenuButton("Put on");
         segments.setId("gear-put");
+        segments.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         for (Segment segment : document.plan().segments()) {
             MenuItem item = new MenuItem(segment.name());
             item.setOnAction(e -> putOn(segment));
@@ -392,9 +395,7 @@ public final class GearStage implements StageView {
                         quiet("Remove  Del", "gear-remove", this::remove));
         String also = Removing.of(document.plan(), chosen).alsoInWords();
         if (!also.isEmpty()) {
-            Label along = Texts.of("with " + also, "soft", "small");
-            along.setMinWidth(0);
-            bulk.getChildren().add(along);
+            summary.setText("Removing takes along " + also + ".");
         }
     }
 

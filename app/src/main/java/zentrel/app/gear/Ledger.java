@@ -19,6 +19,8 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
     /** Ports drawn one by one; a box with more says how many. */
     static final int MOST_PORTS = 24;
 
+    private static final int MOST_LABELS = 4;
+
     /** One row: a place, or a box in it. */
     record Row(
             @Nullable Host host,
@@ -32,6 +34,18 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
             @Nullable Severity severity) {
         boolean isPlace() {
             return host == null;
+        }
+
+        /** The universes of its ports, as many as there is room to write. */
+        String carries() {
+            List<String> labels = slots.stream()
+                    .flatMap(s -> s.universe().stream())
+                    .map(Universe::label)
+                    .distinct()
+                    .toList();
+            return labels.size() <= MOST_LABELS
+                    ? String.join(" ", labels)
+                    : labels.get(0) + " … " + labels.get(labels.size() - 1);
         }
     }
 
