@@ -207,17 +207,11 @@ public final class Wiring {
                 .map(plan.index()::universe)
                 .orElseThrow(() -> new IllegalArgumentException(
                         plan.index().name(line.port()) + " carries no universe yet. Route one to it first."));
-        int start = plan.index().fixturesIn(universe.id()).stream()
-                        .flatMap(f -> f.breaks().stream())
-                        .filter(b -> b.universe().equals(universe.id()))
-                        .mapToInt(Break::end)
-                        .max()
-                        .orElse(0)
-                + 1;
-        int room = (Universe.SLOTS - start + 1) / footprint;
+        int start = firstFree(plan, universe);
+        int room = room(start, footprint);
         if (count > room) {
-            throw new IllegalArgumentException(universe.label() + " has room for " + Math.max(0, room) + " more of "
-                    + footprint + " slots after slot " + (start - 1) + ", and " + count + " were asked for.");
+            throw new IllegalArgumentException(universe.label() + " has room for " + room + " more of " + footprint
+                    + " slots after slot " + (start - 1) + ", and " + count + " were asked for.");
         }
         Ids ids = new Ids(plan);
         List<Fixture> fixtures = new ArrayList<>(plan.fixtures());
@@ -240,6 +234,30 @@ public final class Wiring {
                         + " slots on " + line.name() + " from " + universe.label() + " slot " + start,
                 plan,
                 plan.withFixtures(fixtures));
+    }
+
+    /** The slot after the last that is used in a universe. */
+    private static int firstFree(Plan plan, Universe universe) {
+        return plan.index().fixturesIn(universe.id()).stream()
+                        .flatMap(f -> f.breaks().stream())
+                        .filter(b -> b.universe().equals(universe.id()))
+                        .mapToInt(Break::end)
+                        .max()
+                        .orElse(0)
+                + 1;
+    }
+
+    private static int room(int start, int footprint) {
+        return Math.max(0, (Universe.SLOTS - start + 1) / footprint);
+    }
+
+    /** How many more fixtures of so many slots fit on a line, after the last that is there. */
+    public static int room(Plan plan, Line line, int footprint) {
+        return plan.index().universesOf(line.port()).stream()
+                .findFirst()
+                .map(plan.index()::universe)
+                .map(u -> room(firstFree(plan, u), Math.max(1, footprint)))
+                .orElse(0);
     }
 
     /** The number after the highest fixture number of the plan. */

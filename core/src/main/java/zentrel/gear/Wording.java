@@ -182,10 +182,7 @@ public final class Wording {
                 .orElse(USUAL_FOOTPRINT);
         String type = what.isEmpty() ? "fixture" : String.join(" ", what);
         int n = count;
-        List<Line> lines = things(
-                sides.get(1),
-                plan.lines(),
-                l -> !plan.index().universesOf(l.port()).isEmpty());
+        List<Line> lines = things(sides.get(1), plan.lines(), l -> Wiring.room(plan, l, footprint) >= n);
         List<Line> emptiest = lines.stream()
                 .sorted(Comparator.comparingInt(
                         l -> plan.index().fixturesOn(l.id()).size()))
@@ -350,8 +347,7 @@ public final class Wording {
                 target.stream().filter(w -> w.startsWith("/")).findFirst().orElse("/go");
         target.remove(pattern);
         List<Offer> offers = new ArrayList<>();
-        for (Application from :
-                things(sides.get(0), plan.applications(), a -> a.osc().isPresent())) {
+        for (Application from : things(sides.get(0), plan.applications(), Wording::talksOsc)) {
             for (Application to :
                     things(target, plan.applications(), a -> a.osc().isPresent() && !a.id().equals(from.id()))) {
                 if (offers.size() < MOST_OFFERS) {
@@ -362,6 +358,10 @@ public final class Wording {
             }
         }
         return offers;
+    }
+
+    private static boolean talksOsc(Application a) {
+        return a.osc().isPresent() || a.bindings().containsKey(Purpose.OSC_SEND);
     }
 
     private List<Offer> segment(List<String> words) {
@@ -395,12 +395,27 @@ public final class Wording {
         String joined = String.join(" ", words).toLowerCase(Locale.ROOT);
         return all.stream()
                 .filter(fit)
-                .filter(t -> matches(plan.index().name(t.id()), words))
-                .sorted(Comparator.comparingInt(
-                        t -> t.name().toLowerCase(Locale.ROOT).equals(joined)
+                .filter(t -> matches(called(t), words))
+                .sorted(Comparator.comparingInt(t ->
+                        t.name().toLowerCase(Locale.ROOT).equals(joined)
                                 ? 0
-                                : t.name().toLowerCase(Locale.ROOT).startsWith(joined) ? 1 : 2))
+                                : t.name().toLowerCase(Locale.ROOT).startsWith(joined)
+                                        ? 1
+                                        : matches(plan.index().name(t.id()), words) ? 2 : 3))
                 .toList();
+    }
+
+    /** The name of a thing, and for a box the names of what runs on it: people say either. */
+    private String called(Named thing) {
+        String name = plan.index().name(thing.id());
+        return thing instanceof Host h
+                ? name + " "
+                        + String.join(
+                                " ",
+                                plan.index().applicationsOn(h.id()).stream()
+                                        .map(Application::name)
+                                        .toList())
+                : name;
     }
 
     private static boolean matches(String name, List<String> words) {

@@ -1,0 +1,152 @@
+package zentrel.app.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import zentrel.demo.FernlightTrail;
+import zentrel.plan.AdapterId;
+import zentrel.plan.ApplicationId;
+import zentrel.plan.FixtureId;
+import zentrel.plan.HostId;
+import zentrel.plan.Id;
+import zentrel.plan.LineId;
+import zentrel.plan.LinkId;
+import zentrel.plan.Plan;
+import zentrel.plan.Port;
+import zentrel.plan.PortId;
+import zentrel.plan.ReceiverId;
+import zentrel.plan.SegmentId;
+import zentrel.plan.SessionId;
+import zentrel.plan.Setting;
+import zentrel.plan.StreamId;
+import zentrel.plan.UniverseId;
+
+/** What the margin says of every kind of thing, in the device's own numbers. */
+class MarginTextsTest {
+    private static final Plan READY = FernlightTrail.ready();
+
+    private static Id id(String type, String value) {
+        return switch (type) {
+            case "host" -> new HostId(value);
+            case "adapter" -> new AdapterId(value);
+            case "application" -> new ApplicationId(value);
+            case "receiver" -> new ReceiverId(value);
+            case "port" -> new PortId(value);
+            case "universe" -> new UniverseId(value);
+            case "fixture" -> new FixtureId(value);
+            case "link" -> new LinkId(value);
+            case "stream" -> new StreamId(value);
+            case "segment" -> new SegmentId(value);
+            case "line" -> new LineId(value);
+            default -> new SessionId(value);
+        };
+    }
+
+    @ParameterizedTest(name = "{0} {1}")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "host|boathouse-node|Boathouse node|node · Boathouse",
+                "host|hut-console|Hut console|console · Control hut",
+                "adapter|hut-console.stream|Hut console, Stream|wired · on Stream",
+                "application|hut-desk|Hut desk|console on Hut console",
+                "receiver|boathouse-node-rx|Boathouse node|receiver on Boathouse node",
+                "port|boathouse-node.p1|Port 1 of Boathouse node|DMX port",
+                "port|previs.u1|Input 1 of Office previs|input",
+                "universe|u5|U5  Boathouse doors|12 fixtures",
+                "link|go-link|Evening cue|OSC, Cue player to Hut desk",
+                "stream|hut-desk-u1|Hut desk's U1 by Art-Net|found",
+                "stream|backup-desk-u10|Backup desk's U10 by sACN|multicast, priority 90",
+                "segment|stream|Stream|10.41.0.0/16 · 13 adapters",
+                "line|boathouse-node.line1|Boathouse doors line|DMX line from Port 1 of Boathouse node"
+            })
+    void everyKindOfThingSaysWhatItIs(String type, String value, String title, String line) {
+        Facts facts = Facts.of(READY, id(type, value));
+        assertThat(facts.title()).isEqualTo(title);
+        assertThat(facts.line()).isEqualTo(line);
+    }
+
+    @Test
+    void whatFeedsAndWhatIsFedIsNamed() {
+        Facts node = Facts.of(READY, new HostId("boathouse-node"));
+        assertThat(node.fedBy()).contains("Hut desk", "Backup desk");
+        assertThat(node.feeds()).anyMatch(f -> f.startsWith("Port 1  Boathouse doors line, 12 fixtures"));
+        Facts universe = Facts.of(READY, new UniverseId("u10"));
+        assertThat(universe.fedBy())
+                .containsExactly("Hut desk by sACN, priority 100", "Backup desk by sACN, priority 90");
+        Facts desk = Facts.of(READY, new ApplicationId("hut-desk"));
+        assertThat(desk.fedBy()).contains("Cue player by OSC", "Tablet remote by OSC");
+    }
+
+    @Test
+    void nothingInThePlanIsWithoutItsFacts() {
+        for (Plan plan : List.of(READY, FernlightTrail.draft())) {
+            for (Id id : plan.index().ids()) {
+                assertThat(Facts.of(plan, id).title())
+                        .as(id.value())
+                        .isNotBlank()
+                        .doesNotContain("null");
+                assertThat(DeviceSettings.of(plan, id)).allSatisfy(r -> {
+                    assertThat(r.label()).as(id.value()).isNotBlank();
+                    assertThat(r.value()).as(id.value()).isNotBlank().doesNotContain("null");
+                });
+            }
+        }
+    }
+
+    @Test
+    void settingsAreInTheDevicesOwnNumbersWithTheWayToThem() {
+        List<DeviceSettings.Row> node = DeviceSettings.of(READY, new HostId("boathouse-node"));
+        assertThat(node).extracting(DeviceSettings.Row::label).startsWith("Address", "Mask");
+        assertThat(node.get(0).value()).isEqualTo("10.41.22.3");
+        assertThat(node.get(0).where()).contains("Net · Address");
+        DeviceSettings.Row port = node.stream()
+                .filter(r -> r.label().equals("Port 1"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(port.value()).isEqualTo("Art-Net 4");
+        // the previs counts Port-Addresses from 1
+        List<DeviceSettings.Row> previs = DeviceSettings.of(READY, new PortId("previs.u1"));
+        assertThat(previs.get(0).value()).isEqualTo("Art-Net 1");
+    }
+
+    @Test
+    void aPendingSettingIsTickedOffInTwoSteps() {
+        PortId port = new PortId("boathouse-node.p1");
+        Plan planned = READY.withPort(
+                port,
+                p -> new Port(
+                        p.id(),
+                        p.name(),
+                        p.kind(),
+                        p.direction(),
+                        p.enabled(),
+                        p.protocol(),
+                        Optional.of(new Setting<>(4, 7)),
+                        p.universe()));
+        DeviceSettings.Row row = DeviceSettings.of(planned, port).get(0);
+        assertThat(row.value()).isEqualTo("Art-Net 4");
+        assertThat(row.now()).contains("Art-Net 7");
+        assertThat(row.entered()).isFalse();
+        Plan typed = row.tick().orElseThrow().applyTo(planned);
+        DeviceSettings.Row after = DeviceSettings.of(typed, port).get(0);
+        assertThat(after.entered())
+                .as("its profile asks for a step, so typing in is not enough")
+                .isTrue();
+        assertThat(after.now()).contains("Art-Net 7");
+        assertThat(after.tick()).isEmpty();
+    }
+
+    @Test
+    void everyThingKnowsItsBox() {
+        assertThat(Boxes.of(READY.index(), new PortId("boathouse-node.p1"))).contains(new HostId("boathouse-node"));
+        assertThat(Boxes.of(READY.index(), new LineId("boathouse-node.line1"))).contains(new HostId("boathouse-node"));
+        assertThat(Boxes.of(READY.index(), new StreamId("hut-desk-u1"))).contains(new HostId("hut-console"));
+        assertThat(Boxes.of(READY.index(), new LinkId("go-link"))).contains(new HostId("cue-computer"));
+        assertThat(Boxes.of(READY.index(), new UniverseId("u1"))).isEmpty();
+    }
+}

@@ -1,0 +1,138 @@
+package zentrel.gear;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import zentrel.demo.FernlightTrail;
+import zentrel.plan.HostId;
+import zentrel.plan.Id;
+import zentrel.plan.Plan;
+
+/** What a line of words is understood as, on the demo plan. */
+class WordingTableTest {
+    private static final Library LIBRARY = Library.shipped();
+    private static final Plan READY = FernlightTrail.ready();
+
+    private static List<String> offers(String line) {
+        return new Wording(READY, LIBRARY, null)
+                .offers(line).stream().map(Wording.Offer::text).toList();
+    }
+
+    @ParameterizedTest(name = "\"{0}\" is first \"{1}\"")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "node 4|Add 1 × 4-port node",
+                "3 node 4|Add 3 × 4-port node",
+                "3x node 4|Add 3 × 4-port node",
+                "12 nodes 1|Add 12 × 1-port node",
+                "node 16|Add 1 × 16-port node",
+                "2 usb 2|Add 2 × USB interface, 2 universes",
+                "usb interface 1|Add 1 × USB interface, 1 universe",
+                "full console in Control hut|Add 1 × Full console in Control hut",
+                "compact|Add 1 × Compact console",
+                "switch managed poe|Add 1 × Switch, managed, PoE",
+                "switch unmanaged|Add 1 × Switch, unmanaged",
+                "wifi|Add 1 × Access point",
+                "router|Add 1 × Router",
+                "splitter|Add 1 × Splitter",
+                "tablet|Add 1 × Tablet",
+                "2 laptop|Add 2 × Computer",
+                "previs key|Add 1 × Previs with a key",
+                "playback|Add 1 × Stand-alone playback controller",
+                "surface|Add 1 × Control surface with ports",
+                "add pixel 9|Add 1 × Pixel controller, 9 outputs",
+                "add pixel 24|Add 1 × Pixel controller, 24 outputs",
+                "wireless dmx sender|Add 1 × Wireless DMX, sender",
+                "install paperwork on office|Install Paperwork on Office computer",
+                "install bridge on show|Install Bridge on Show-control computer",
+                "route hut to boathouse|Route Hut desk to Boathouse node, Port 3 (U25)",
+                "route hut desk to rockery node|Route Hut desk to Rockery node, Port 3 (U25)",
+                "patch 3 wash of 18 on boathouse|Patch 3 wash of 18 slots on Boathouse line",
+                "patch on jetty|Patch 1 fixture of 16 slots on Jetty line",
+                "cable boathouse node to boathouse switch|Cable Network adapter of Boathouse node to Boathouse switch, network",
+                "cable midi cue to hut console|Cable Show-control computer to Hut console, midi",
+                "put boathouse node on control|Put the Network adapter of Boathouse node on Control",
+                "rename boathouse node to Pier node|Rename Boathouse node to Pier node",
+                "remove jetty node|Remove Jetty node with 1 adapter, 1 program, 1 receiver, 4 ports, 2 lines",
+                "duplicate bridge node|Duplicate Bridge node",
+                "duplicate bridge node 3|Duplicate Bridge node 3 times",
+                "link cue to hut /fern/extra|Link Cue player to Hut desk by OSC /fern/extra",
+                "segment Pixels 10.60.0.0/16|Add the segment Pixels, 10.60.0.0/16",
+                "bind hut desk to stream|Bind everything of Hut desk to Stream"
+            })
+    void aLineIsUnderstood(String line, String first) {
+        assertThat(offers(line)).as(line).isNotEmpty().first().isEqualTo(first);
+    }
+
+    @ParameterizedTest(name = "\"{0}\"")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "node 7",
+                "flux",
+                "route nothing to nowhere",
+                "patch on nothing",
+                "cable a",
+                "rename boathouse node",
+                "put",
+                "link",
+                "9999999 node 4",
+                "install splitter on office",
+                "remove nobody"
+            })
+    void aLineAboutNothingHereOffersNothingWrong(String line) {
+        assertThat(offers(line)).as(line).noneMatch(o -> o.contains("null"));
+        if (!line.equals("put") && !line.equals("link")) {
+            assertThat(offers(line)).as(line).isEmpty();
+        }
+    }
+
+    @Test
+    void everyOfferThatIsMadeCanBeDone() {
+        for (String line : List.of(
+                "node",
+                "console",
+                "previs",
+                "route",
+                "patch",
+                "remove",
+                "duplicate",
+                "install previs",
+                "cable hut to node",
+                "put node on control",
+                "rename node to X",
+                "link cue",
+                "segment",
+                "bind desk")) {
+            for (Wording.Offer offer : new Wording(READY, LIBRARY, null).offers(line)) {
+                Plan after = offer.work().get().edit().applyTo(READY);
+                assertThat(after).as(offer.text()).isNotNull();
+                assertThat(offer.work().get().edit().text()).as(offer.text()).isNotBlank();
+            }
+        }
+    }
+
+    @Test
+    void whatIsSelectedIsMeantWhereNothingIsNamed() {
+        Id selected = new HostId("orchard-node");
+        assertThat(new Wording(READY, LIBRARY, selected)
+                        .offers("duplicate")
+                        .get(0)
+                        .text())
+                .isEqualTo("Duplicate Orchard node");
+        assertThat(new Wording(READY, LIBRARY, selected)
+                        .offers("route hut to")
+                        .get(0)
+                        .text())
+                .isEqualTo("Route Hut desk to Orchard node, Port 3 (U25)");
+        assertThat(new Wording(READY, LIBRARY, selected)
+                        .offers("patch 2 spot")
+                        .get(0)
+                        .text())
+                .startsWith("Patch 2 spot of 16 slots on Orchard ");
+    }
+}

@@ -1,0 +1,121 @@
+package zentrel.path;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import zentrel.check.Check;
+import zentrel.check.Finding;
+import zentrel.check.Fix;
+import zentrel.check.Fixes;
+import zentrel.check.Report;
+import zentrel.gear.Library;
+import zentrel.gear.Making;
+import zentrel.gear.Wiring;
+import zentrel.plan.Application;
+import zentrel.plan.Plan;
+import zentrel.plan.Receiver;
+
+/** Which universes fall away above what a source sends, by version, licence and attached hardware. */
+class LimitsTableTest {
+    private static final Library LIBRARY = Library.shipped();
+
+    /** A source of a profile that is routed to so many ports of sixteen-port nodes. */
+    private static Plan rig(String profile, int universes) {
+        Plan plan = Making.boxes(
+                        Plan.EMPTY, LIBRARY, LIBRARY.find("house/" + profile).orElseThrow(), 1, "", "")
+                .edit()
+                .applyTo(Plan.EMPTY);
+        Application source = plan.applications().get(0);
+        int nodes = (universes + 15) / 16;
+        plan = Making.boxes(plan, LIBRARY, LIBRARY.find("house/node-16").orElseThrow(), nodes, "Node", "")
+                .edit()
+                .applyTo(plan);
+        int left = universes;
+        for (Receiver receiver : new ArrayList<>(plan.receivers())) {
+            if (receiver.name().startsWith("Node")) {
+                int ports = Math.min(16, left);
+                plan = Wiring.route(plan, source, receiver.ports().subList(0, ports), Wiring.nextUniverse(plan))
+                        .applyTo(plan);
+                left -= ports;
+            }
+        }
+        return plan;
+    }
+
+    private static Plan with(Plan plan, String version, String licence, String attached) {
+        Application source = plan.applications().get(0);
+        return plan.withApplication(source.id(), a -> {
+            Application changed = version.isEmpty() ? a : a.withVersion(version);
+            return changed.withInstalled(changed.installed()
+                    .withLicence(Optional.of(licence).filter(l -> !l.isEmpty()))
+                    .withAttached(attached.isEmpty() ? List.of() : List.of(attached)));
+        });
+    }
+
+    private static Optional<Finding> overLimit(Plan plan) {
+        return Check.run(plan).findings().stream()
+                .filter(f -> f.rule().equals("universe.over-limit"))
+                .findFirst();
+    }
+
+    @ParameterizedTest(name = "{0} {1} {2} {3} with {4}: {5}")
+    @CsvSource(
+            nullValues = "none",
+            emptyValue = "",
+            value = {
+                "compact-console, 2.9, '', '', 10, none",
+                "compact-console, 2.9, '', '', 11, U11 falls away",
+                "compact-console, 2.9, '', '', 14, U11 to U14 fall away",
+                "compact-console, 3.0, '', '', 14, none",
+                "compact-console, 3.0, '', '', 15, U15 falls away",
+                "compact-console, 3.10, '', '', 14, none",
+                "compact-console, 10.0, '', '', 14, none",
+                "compact-console, '', '', '', 14, none",
+                "console-software, 1.0, free, '', 2, none",
+                "console-software, 1.0, free, '', 3, U3 falls away",
+                "console-software, 1.0, free, output key, 3, none",
+                "console-software, 1.0, '', output key, 64, none",
+                "console-software, 1.0, '', '', 1, U1 falls away",
+                "console-software, 1.0, full, '', 128, none",
+                "full-console, 1.0, club, '', 97, U97 falls away",
+                "full-console, 1.0, touring, '', 97, none"
+            })
+    void theLargestLimitWhoseConditionsAreMetCounts(
+            String profile, String version, String licence, String attached, int universes, String expected) {
+        Optional<Finding> finding = overLimit(with(rig(profile, universes), version, licence, attached));
+        if (expected == null) {
+            assertThat(finding).isEmpty();
+        } else {
+            assertThat(finding).get().satisfies(f -> assertThat(f.text()).contains(expected));
+        }
+    }
+
+    @Test
+    void theFindingSaysWhatWouldDoAndTheFixDoesIt() {
+        Plan plan = with(rig("compact-console", 12), "2.9", "", "");
+        Report report = Check.run(plan);
+        Finding finding = overLimit(plan).orElseThrow();
+        assertThat(finding.text())
+                .isEqualTo(
+                        "Compact console sends 10 universes by sACN (version 2.9), and the plan asks for 12: U11 to U12 fall "
+                                + "away. It sends 14 with from version 3.0. 1 more signal suffers from it.");
+        List<Fix> fixes = Fixes.proven(report, finding);
+        assertThat(fixes).isNotEmpty();
+        assertThat(overLimit(fixes.get(0).edit().applyTo(plan))).isEmpty();
+    }
+
+    @Test
+    void whatIsSwitchedOffCountsForNothing() {
+        Plan plan = with(rig("compact-console", 12), "2.9", "", "");
+        Plan silenced = plan;
+        for (int i = 0; i < 2; i++) {
+            silenced = silenced.withStream(plan.streams().get(i).id(), s -> s.withEnabled(false));
+        }
+        assertThat(overLimit(silenced)).isEmpty();
+    }
+}
