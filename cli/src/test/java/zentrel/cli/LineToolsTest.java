@@ -102,6 +102,60 @@ class LineToolsTest {
         assertThat(run("check", "demo:ready").out()).contains("1 findings in Fernlight Trail");
     }
 
+    @Test
+    void everyRuleIsPrintedForPeopleAndForPrograms() {
+        Result people = run("rules");
+        assertThat(people.exit()).isZero();
+        assertThat(people.out()).startsWith("# The rules").contains("## address.duplicate", "## universe.over-limit");
+        Result programs = run("rules", "--json");
+        assertThat(programs.json()).hasSize(40);
+        for (JsonNode rule : programs.json()) {
+            assertThat(rule.fieldNames()).toIterable().containsExactly("rule", "title", "why");
+            assertThat(people.out()).contains("## " + rule.get("rule").asText() + "\n");
+        }
+        assertThat(run("check", "demo:draft", "--json").json().get("rules")).hasSize(40);
+    }
+
+    @Test
+    void aPathThroughABridgeHasItsLegsInOrder() throws IOException {
+        Path plan = folder.resolve("bridge.json");
+        Files.writeString(plan, """
+                {"zentrel-plan":1,"segments":[{"id":"net"}],
+                 "hosts":[{"id":"c","kind":"console","adapters":[{"id":"c.n","segment":"net","addresses":["10.58.0.1/16"]}]},
+                          {"id":"k","kind":"computer","adapters":[{"id":"k.n","segment":"net","addresses":["10.58.0.2/16"]}]},
+                          {"id":"n","kind":"node","adapters":[{"id":"n.n","segment":"net","addresses":["10.58.0.3/16"]}]}],
+                 "applications":[{"id":"desk","host":"c","kind":"console"},{"id":"bridge","host":"k","kind":"bridge"},{"id":"fw","host":"n","kind":"node"}],
+                 "universes":[{"id":"u","number":1}],
+                 "streams":[{"id":"s1","application":"desk","universe":"u","protocol":"sacn","wire":1},
+                            {"id":"s2","application":"bridge","universe":"u","protocol":"artnet","wire":0}],
+                 "receivers":[{"id":"br","application":"bridge","ports":[{"id":"in","kind":"internal","protocol":"sacn","wire":1,"universe":"u"}]},
+                              {"id":"nr","application":"fw","ports":[{"id":"p1","protocol":"artnet","wire":0,"universe":"u"}]}],
+                 "lines":[{"id":"l","port":"p1"}],
+                 "fixtures":[{"id":"f","line":"l","breaks":[{"universe":"u","start":1}]}]}
+                """);
+        Result result = run("path", plan.toString(), "--fixture", "f", "--json");
+        assertThat(result.exit()).isZero();
+        JsonNode path = result.json().get("paths").get(0);
+        assertThat(path.get("source").asText()).isEqualTo("desk");
+        assertThat(path.get("legs")).hasSize(2);
+        assertThat(path.get("legs").get(0).get("to").asText()).isEqualTo("bridge");
+        assertThat(path.get("legs").get(1).get("from").asText()).isEqualTo("bridge");
+        assertThat(run(
+                                "send",
+                                "--protocol",
+                                "dmx",
+                                "--universe",
+                                "1",
+                                "--slot",
+                                "1=1",
+                                "--from",
+                                "127.0.0.9",
+                                "--seconds",
+                                "1")
+                        .err())
+                .contains("\"dmx\" is not a protocol; write artnet or sacn.");
+    }
+
     // --- path ---
 
     @Test

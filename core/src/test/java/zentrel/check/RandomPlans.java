@@ -132,7 +132,51 @@ final class RandomPlans {
         Plan plan = s.plan();
         List<zentrel.plan.Stream> streams = new ArrayList<>(plan.streams());
         streams.replaceAll(x -> x.withWire(plan.index().universe(x.universe()).number() + offset));
-        return plan.withStreams(streams);
+        Plan rig = plan.withStreams(streams);
+        return random.nextBoolean() ? cabled(rig, random) : rig;
+    }
+
+    /** The stream network with its cables described: each box to a hub, or some in a chain behind another. */
+    private static Plan cabled(Plan plan, Random random) {
+        List<Host> hosts = new ArrayList<>(plan.hosts());
+        HostId hub = new HostId("hub");
+        hosts.add(new Host(
+                hub,
+                "Hub",
+                HostKind.SWITCH,
+                "Yard",
+                OperatingSystem.FIRMWARE,
+                java.util.Optional.empty(),
+                List.of(),
+                Firewall.OPEN,
+                false));
+        List<Cable> cables = new ArrayList<>();
+        HostId second = new HostId("hub2");
+        boolean chained = random.nextBoolean();
+        if (chained) {
+            hosts.add(new Host(
+                    second,
+                    "Second hub",
+                    HostKind.SWITCH,
+                    "Yard",
+                    OperatingSystem.FIRMWARE,
+                    java.util.Optional.empty(),
+                    List.of(),
+                    Firewall.OPEN,
+                    false));
+            cables.add(new Cable(new CableId("between"), "between", CableKind.NETWORK, hub, second, true));
+        }
+        for (Adapter adapter : plan.index().adaptersOn(new SegmentId("stream"))) {
+            HostId at = chained && random.nextBoolean() ? second : hub;
+            cables.add(new Cable(
+                    new CableId("c-" + adapter.id().value()),
+                    "c-" + adapter.id().value(),
+                    CableKind.NETWORK,
+                    adapter.id(),
+                    at,
+                    true));
+        }
+        return plan.withHosts(hosts).withCables(cables);
     }
 
     private static <T> T any(List<T> list, Random random) {
@@ -151,7 +195,7 @@ final class RandomPlans {
         Port port = any(receiver.ports(), random);
         Fixture fixture = any(plan.fixtures(), random);
         Application desk = index.application(new ApplicationId("desk0"));
-        return switch (random.nextInt(22)) {
+        return switch (random.nextInt(27)) {
             case 0 ->
                 address(plan, adapter, any(adapters, random).addresses().get(0).inForce());
             case 1 ->
@@ -190,7 +234,40 @@ final class RandomPlans {
             case 20 ->
                 plan.withApplication(
                         desk.id(), a -> a.withOsc(a.osc().orElseThrow().withReceiving(false)));
-            default -> plan.withReceiver(receiver.id(), r -> r.withInputOn(false));
+            case 21 -> plan.withReceiver(receiver.id(), r -> r.withInputOn(false));
+            case 22 -> {
+                Host host = any(plan.hosts(), random);
+                yield plan.withHost(host.id(), h -> h.withPower(h.power().withOn(false)));
+            }
+            case 23 -> plan.withFixture(fixture.id(), f -> f.withLine(java.util.Optional.empty()));
+            case 24 ->
+                plan.cables().isEmpty()
+                        ? plan
+                        : plan.withCable(any(plan.cables(), random).id(), c -> c.withConnected(false));
+            case 25 -> {
+                Line line = any(plan.lines(), random);
+                List<Cable> cables = new ArrayList<>(plan.cables());
+                cables.add(new Cable(
+                        new CableId(Ids.free(plan, "dmx-out")), "out", CableKind.DMX, line.port(), line.id(), false));
+                yield plan.withCables(cables);
+            }
+            default -> {
+                Line line = any(plan.lines(), random);
+                yield plan.withFixtures(plan.fixtures().stream()
+                        .map(f -> f.line().filter(line.id()::equals).isPresent()
+                                ? new Fixture(
+                                        f.id(),
+                                        f.number(),
+                                        f.name(),
+                                        f.place(),
+                                        f.type(),
+                                        f.line(),
+                                        f.breaks(),
+                                        f.sharesSlots(),
+                                        12)
+                                : f)
+                        .toList());
+            }
         };
     }
 

@@ -161,7 +161,19 @@ class PlanFileTest {
                 "{\"zentrel-plan\":1,\"universes\":[{\"id\":\"u\",\"number\":1.5}]} | whole number",
                 "{\"zentrel-plan\":1,\"universes\":[{\"id\":\"u\",\"number\":99999999999}]} | whole number",
                 "{\"zentrel-plan\":1,\"universes\":[{\"id\":\"u\",\"number\":1}],\"fixtures\":[{\"id\":\"f\",\"breaks\":[]}]} | at least one break",
-                "{\"zentrel-plan\":1,\"universes\":[{\"id\":\"u\",\"number\":1}],\"fixtures\":[{\"id\":\"f\",\"breaks\":[{\"universe\":\"u\",\"start\":0}]}]} | breaks[0].start"
+                "{\"zentrel-plan\":1,\"universes\":[{\"id\":\"u\",\"number\":1}],\"fixtures\":[{\"id\":\"f\",\"breaks\":[{\"universe\":\"u\",\"start\":0}]}]} | breaks[0].start",
+                "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"a\"}],\"cables\":[{\"id\":\"c\",\"from\":\"a\",\"to\":\"b\"}]} | a cable ends at a host",
+                "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"a\"}],\"cables\":[{\"id\":\"c\",\"from\":\"a\",\"to\":\"a\"}]} | two different ends",
+                "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"a\"}],\"cables\":[{\"id\":\"c\",\"kind\":\"rope\",\"from\":\"a\",\"to\":\"a\"}]} | network, dmx, power",
+                "{\"zentrel-plan\":1,\"profiles\":[{\"id\":\"p\"},{\"id\":\"p\"}]} | already described at profiles[0]",
+                "{\"zentrel-plan\":1,\"profiles\":[{\"id\":\"p\",\"steps\":[{\"of\":[\"colour\"],\"does\":\"x\"}]}]} | profiles[0].steps[0]",
+                "{\"zentrel-plan\":1,\"profiles\":[{\"id\":\"p q\"}]} | may not contain blanks",
+                "{\"zentrel-plan\":1,\"profiles\":[{\"id\":\"p\",\"menus\":{\"colour\":\"x\"}}]} | nothing that is set",
+                "{\"zentrel-plan\":1,\"profiles\":[{\"id\":\"p\",\"supplies\":[{\"name\":\"a\",\"watts\":-2}]}]} | from 0.0 to 100000.0",
+                "{\"zentrel-plan\":1,\"copies\":[{\"id\":\"c\",\"owner\":\"a\",\"of\":\"b\",\"value\":\"10.1.1\"}]} | copies[0].value",
+                "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"h\"}],\"applications\":[{\"id\":\"a\",\"host\":\"h\"}],\"universes\":[{\"id\":\"u\",\"number\":1}],\"streams\":[{\"id\":\"s\",\"application\":\"a\",\"universe\":\"u\",\"protocol\":\"sacn\",\"delivery\":\"direct\"}]} | direct",
+                "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"h\",\"power\":{\"on\":\"yes\"}}]} | hosts[0].power.on",
+                "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"h\"}],\"applications\":[{\"id\":\"a\",\"host\":\"h\"}],\"receivers\":[{\"id\":\"r\",\"application\":\"a\",\"ports\":[{\"id\":\"p\",\"protocol\":\"dmx\"}]}],\"lines\":[{\"id\":\"x\",\"port\":\"p\",\"via\":{\"device\":\"h\",\"from\":\"y\"}},{\"id\":\"y\",\"port\":\"p\",\"via\":{\"device\":\"h\",\"from\":\"x\"}}]} | passed on in a ring"
             })
     void aBadPlanGivesASentenceThatNamesThePlace(String json, String expected) {
         assertThatThrownBy(() -> PlanReader.read(bytes(json == null ? "" : json)))
