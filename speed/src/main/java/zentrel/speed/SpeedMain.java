@@ -23,6 +23,13 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 public final class SpeedMain {
     private static final int PAIRS = 5;
 
+    /** What ./zentrel starts the window with, for both programs alike. */
+    private static final List<String> STARTING = List.of(
+            "-XX:Tier4InvocationThreshold=150000",
+            "-XX:Tier4MinInvocationThreshold=20000",
+            "-XX:Tier4CompileThreshold=450000",
+            "-XX:Tier4BackEdgeThreshold=1200000");
+
     private SpeedMain() {}
 
     /** The argument is the checkout. */
@@ -142,6 +149,7 @@ public final class SpeedMain {
                 "-Xlog:cds=off",
                 "-Xlog:cds+dynamic=off",
                 "-Dprism.order=sw"));
+        command.addAll(STARTING);
         command.addAll(arguments);
         long from = System.nanoTime();
         Process process = new ProcessBuilder(command)

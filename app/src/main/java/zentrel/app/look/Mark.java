@@ -1,25 +1,22 @@
 package zentrel.app.look;
 
-import javafx.scene.Group;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
-import javafx.scene.shape.Circle;
-import javafx.scene.shape.Line;
-import javafx.scene.shape.Polygon;
-import javafx.scene.shape.Polyline;
-import javafx.scene.shape.Shape;
+import javafx.scene.shape.SVGPath;
 import zentrel.check.Severity;
 import zentrel.path.Verdict;
 
 /** The mark of a verdict: told by its shape first, its colour second. 18 × 14 px. */
-public final class Mark extends StackPane {
+public final class Mark extends Pane {
     private Mark(Verdict verdict) {
         getStyleClass().addAll("mark", styleOf(verdict));
         setMinSize(18, 14);
         setPrefSize(18, 14);
         setMaxSize(18, 14);
         setAccessibleText(verdict.title());
-        getChildren().add(shape(verdict));
+        getChildren().addAll(shapes(verdict));
     }
 
     public static Mark of(Verdict verdict) {
@@ -43,28 +40,32 @@ public final class Mark extends StackPane {
         };
     }
 
-    private static Group shape(Verdict verdict) {
+    private static List<Node> shapes(Verdict verdict) {
         return switch (verdict) {
-            case PASSES -> new Group(stroke(new Polyline(0, 5, 4, 9, 11, 0)));
-            case AT_RISK -> {
-                Polygon whole = stroke(new Polygon(6, 0, 12, 6, 6, 12, 0, 6));
-                Polygon half = new Polygon(6, 0, 6, 12, 0, 6);
-                half.getStyleClass().add("mark-fill");
-                yield new Group(whole, half);
-            }
-            case BROKEN ->
-                new Group(stroke(new Line(0, 6, 5, 6)), stroke(new Line(13, 6, 18, 6)), stroke(new Line(5, 0, 13, 12)));
+            case PASSES -> List.of(stroke("M3.5 7 L7.5 11 L14.5 2"));
+            case AT_RISK -> List.of(stroke("M9 1 L15 7 L9 13 L3 7 Z"), filled("M9 1 L9 13 L3 7 Z"));
+            case BROKEN -> List.of(stroke("M0 7 L5 7 M13 7 L18 7 M5 1 L13 13"));
             case NOT_KNOWN -> {
-                Circle ring = stroke(new Circle(6, 6, 5.5));
+                SVGPath ring = stroke("M3.5 7 A5.5 5.5 0 1 1 14.5 7 A5.5 5.5 0 1 1 3.5 7");
                 ring.getStrokeDashArray().addAll(1.5, 2.6);
-                yield new Group(ring);
+                yield List.of(ring);
             }
-            case NOT_APPLICABLE -> new Group(stroke(new Line(0, 0, 7, 0)));
+            case NOT_APPLICABLE -> List.of(stroke("M5.5 7 L12.5 7"));
         };
     }
 
-    private static <S extends Shape> S stroke(S shape) {
-        shape.getStyleClass().add("mark-stroke");
+    private static SVGPath stroke(String path) {
+        return drawn(path, "mark-stroke");
+    }
+
+    private static SVGPath filled(String path) {
+        return drawn(path, "mark-fill");
+    }
+
+    private static SVGPath drawn(String path, String style) {
+        SVGPath shape = new SVGPath();
+        shape.setContent(path);
+        shape.getStyleClass().add(style);
         return shape;
     }
 
