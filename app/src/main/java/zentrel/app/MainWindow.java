@@ -114,8 +114,12 @@ final class MainWindow {
 
     /** What a line of words asks for, as commands of the box at the top. */
     private List<GoToBox.Command> worded(UserLibrary library, String line) {
+        if (line.length() < 2) {
+            return List.of();
+        }
         Library read = library.now();
-        if (read == null || line.length() < 2) {
+        if (read == null) {
+            library.use(l -> goTo.refresh());
             return List.of();
         }
         return new Wording(document.plan(), read, document.selectionProperty().get())

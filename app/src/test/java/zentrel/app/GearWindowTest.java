@@ -148,6 +148,17 @@ class GearWindowTest {
     }
 
     @Test
+    void theBoxAtTheTopTakesWordsOnAnyStage(FxRobot robot) {
+        report();
+        press(robot, KeyCode.CONTROL, KeyCode.K);
+        robot.write("3 node 4 in pier", 0); // faster than the library is read
+        settled(() -> !robot.lookup(".offers .offer").queryAll().isEmpty());
+        robot.push(KeyCode.ENTER);
+        settled(() -> document.plan().hosts().size() == 3);
+        assertThat(plan().hosts()).allMatch(h -> h.place().equals("pier"));
+    }
+
+    @Test
     void aRigFromAPatternByMouseAlone(FxRobot robot) {
         fx(() -> {
             window.showStage(0);

@@ -55,7 +55,7 @@ public final class GearStage implements StageView {
     private static final int MOST_LANES = 4;
     private static final double PORTS_X = 590;
     private static final double PORT = 8;
-    private static final double SENDS_X = 590;
+    private static final double LETTER = 7;
     private static final double STATE_X = 792;
     private static final double WIDTH = 824;
 
@@ -244,7 +244,8 @@ public final class GearStage implements StageView {
                 if (!list.getSelectionModel().isSelected(i)) {
                     refreshing = true;
                     list.getSelectionModel().clearAndSelect(i);
-                    list.scrollTo(Math.max(0, i - 6));
+                    int top = Math.max(0, i - 6);
+                    javafx.application.Platform.runLater(() -> list.scrollTo(top)); // after its rows are laid out
                     refreshing = false;
                 }
                 return;
@@ -328,11 +329,12 @@ public final class GearStage implements StageView {
                 drawn.getChildren().add(cell);
                 x += PORT;
             }
-            String words = row.ports() > Ledger.MOST_PORTS ? "of " + row.ports() : row.carries();
-            put(
-                    drawn,
-                    Texts.drawn(row.sends().isEmpty() ? words : row.sends(), "mono", "soft", "small"),
-                    x > SENDS_X ? x + 6 : SENDS_X);
+            String carried = row.ports() > Ledger.MOST_PORTS ? "of " + row.ports() : row.carries();
+            Text text = Texts.drawn(row.sends().isEmpty() ? carried : row.sends(), "mono", "soft", "small");
+            double at = x > PORTS_X ? x + 6 : PORTS_X;
+            if (at + text.getText().length() * LETTER < STATE_X) {
+                put(drawn, text, at);
+            }
             if (row.severity() != null) {
                 Mark mark = Mark.of(row.severity());
                 mark.relocate(STATE_X, ROW / 2 - 7);

@@ -99,6 +99,11 @@ public final class GoToBox extends TextField {
         command.action().run();
     }
 
+    /** Looks again at what the text could mean; for what becomes known while somebody types. */
+    public void refresh() {
+        offer();
+    }
+
     private void offer() {
         String typed = getText().toLowerCase(Locale.ROOT).strip();
         popup.hide();
