@@ -56,6 +56,7 @@ public final class GearStage implements StageView {
     private static final double PORTS_X = 590;
     private static final double PORT = 8;
     private static final double LETTER = 7;
+    private static final int ROWS_ABOVE = 6;
     private static final double STATE_X = 792;
     private static final double WIDTH = 824;
 
@@ -90,6 +91,7 @@ public final class GearStage implements StageView {
             }
             refreshBulk();
         });
+        list.heightProperty().addListener(o -> reveal());
         VBox.setVgrow(list, Priority.ALWAYS);
         HBox.setHgrow(words, Priority.ALWAYS);
         HBox top = new HBox(
@@ -244,13 +246,23 @@ public final class GearStage implements StageView {
                 if (!list.getSelectionModel().isSelected(i)) {
                     refreshing = true;
                     list.getSelectionModel().clearAndSelect(i);
-                    int top = Math.max(0, i - 6);
-                    javafx.application.Platform.runLater(() -> list.scrollTo(top)); // after its rows are laid out
+                    reveal();
                     refreshing = false;
                 }
                 return;
             }
         }
+    }
+
+    /** Brings the chosen row into view, once the list knows how far it reaches. */
+    private void reveal() {
+        javafx.application.Platform.runLater(() -> {
+            int chosen = list.getSelectionModel().getSelectedIndex();
+            if (chosen >= 0) {
+                list.layout();
+                list.scrollTo(Math.max(0, chosen - ROWS_ABOVE));
+            }
+        });
     }
 
     private void made(Made made) {
