@@ -6,7 +6,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import javafx.geometry.Insets;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -43,6 +42,9 @@ import zentrel.plan.Id;
 public final class FlowStage implements StageView {
     /** Letters that fit beside the lights. */
     private static final int MOST_LETTERS = 24;
+
+    /** How far the second line of a card stands below the first. */
+    private static final double SECOND_LINE = 16;
 
     private static final double SENDS_X = 0;
     private static final double CARDS_WIDTH = 172;
@@ -408,12 +410,10 @@ public final class FlowStage implements StageView {
                     : t.fixtures()
                             + (t.fixtures() == 1 ? " fixture" : " fixtures")
                             + (t.dark() > 0 ? ", " + (t.dark() == t.fixtures() ? "all dark" : t.dark() + " dark") : "");
-            VBox box = new VBox(-1, place, Texts.drawn(count, t.dark() > 0 ? "broken" : "soft", "small"));
-            box.setPadding(new Insets(0, 0, 0, 4));
-            box.relocate(LIGHTS_X, y);
-            box.setMaxWidth(150);
-            box.setPrefWidth(150);
-            chart.getChildren().add(box);
+            Text dark = Texts.drawn(count, t.dark() > 0 ? "broken" : "soft", "small");
+            place.relocate(LIGHTS_X + 4, y);
+            dark.relocate(LIGHTS_X + 4, y + SECOND_LINE);
+            chart.getChildren().addAll(place, dark);
             if (t.fixtures() > 0) {
                 Line link = new Line(TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4, y + 10);
                 link.getStyleClass().add(t.dark() == t.fixtures() ? "card-rule" : "axis");

@@ -6,16 +6,19 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
+import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
@@ -40,6 +43,7 @@ import zentrel.plan.ProfileStep;
 /** The margin: what is selected, what is wrong with it and how to mend it, what to set on the device. */
 public final class MarginPane extends ScrollPane {
     private static final int MOST_NAMES = 6;
+    private static final double OVERVIEW_WIDTH = 238;
 
     private final OpenDocument document;
     private final VBox box = new VBox();
@@ -98,17 +102,29 @@ public final class MarginPane extends ScrollPane {
                                 : broken + " broken · " + risky
                                         + " at risk. Choose one to see where it dies and what to set."));
         for (Finding finding : report.findings()) {
-            Button button = new Button(summary(report, finding));
-            button.getStyleClass().addAll("quiet", "plain");
-            button.setAccessibleText(finding.severity().title() + ": " + button.getText());
-            button.setOnAction(e -> document.select(finding.cause()));
-            button.setMaxWidth(Double.MAX_VALUE);
-            HBox row = new HBox(6, Mark.of(finding.severity()), button);
-            HBox.setHgrow(button, Priority.ALWAYS);
-            row.setAlignment(Pos.TOP_LEFT);
-            ((Region) row.getChildren().get(0)).setTranslateY(5);
-            box.getChildren().add(row);
+            box.getChildren().add(offered(report, finding));
         }
+    }
+
+    /** A finding to choose: drawn, not a button, because there may be many and each is far lighter so. */
+    private HBox offered(Report report, Finding finding) {
+        Mark mark = Mark.of(finding.severity());
+        mark.setTranslateY(3);
+        Text words = Texts.drawn(summary(report, finding));
+        words.setWrappingWidth(OVERVIEW_WIDTH);
+        HBox row = new HBox(6, mark, words);
+        row.getStyleClass().add("card");
+        row.setFocusTraversable(true);
+        row.setAccessibleRole(AccessibleRole.BUTTON);
+        row.setAccessibleText(finding.severity().title() + ": " + words.getText());
+        row.setOnMouseClicked(e -> document.select(finding.cause()));
+        row.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                document.select(finding.cause());
+                e.consume();
+            }
+        });
+        return row;
     }
 
     private static String summary(Report report, Finding finding) {

@@ -3,10 +3,10 @@ package zentrel.app.shell;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
-import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.check.Finding;
@@ -17,7 +17,7 @@ import zentrel.check.Severity;
 public final class Rail extends VBox {
     private final List<StageView> stages;
     private final List<ToggleButton> buttons = new ArrayList<>();
-    private final List<Label> counts = new ArrayList<>();
+    private final List<Text> counts = new ArrayList<>();
     private final OpenDocument document;
 
     public Rail(OpenDocument document, List<StageView> stages, IntConsumer onChoose) {
@@ -27,8 +27,8 @@ public final class Rail extends VBox {
         ToggleGroup group = new ToggleGroup();
         for (int i = 0; i < stages.size(); i++) {
             int number = i;
-            Label name = Texts.of(stages.get(i).title(), "stage-name");
-            Label count = Texts.of("", "small");
+            Text name = Texts.drawn(stages.get(i).title(), "stage-name");
+            Text count = Texts.drawn("", "small", "soft");
             ToggleButton button = new ToggleButton();
             button.setGraphic(new VBox(1, name, count));
             button.setId("stage-" + stages.get(i).title().toLowerCase(java.util.Locale.ROOT));
@@ -59,7 +59,7 @@ public final class Rail extends VBox {
             StageView stage = stages.get(i);
             long broken = count(report, stage, Severity.BROKEN);
             long risky = count(report, stage, Severity.AT_RISK);
-            Label label = counts.get(i);
+            Text label = counts.get(i);
             label.getStyleClass().removeAll("broken", "at-risk");
             String text = stage.concerns().isEmpty()
                     ? ""
