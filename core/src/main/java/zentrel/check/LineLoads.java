@@ -46,7 +46,7 @@ final class LineLoads extends PathRule {
                         Severity.AT_RISK,
                         Optional.empty(),
                         List.of(line.id()),
-                        line.name() + " has " + Math.round(loads * 10) / 10.0
+                        line.name() + " has " + Numbers.plain(loads)
                                 + " unit loads, and a line carries 32. Put a "
                                 + "splitter in, and hang the last ones behind it.",
                         List.of(split(context.plan(), line, fixtures, passedOn))));

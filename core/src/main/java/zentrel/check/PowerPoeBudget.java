@@ -133,9 +133,6 @@ final class PowerPoeBudget extends PathRule {
     }
 
     private static String watts(double value) {
-        return (value == Math.rint(value)
-                        ? String.valueOf((long) value)
-                        : String.valueOf(Math.round(value * 10) / 10.0))
-                + " W";
+        return Numbers.plain(value) + " W";
     }
 }

@@ -164,6 +164,12 @@ class RecordsTest {
         assertThatThrownBy(() -> new ProfileSupply("PoE", true, -1)).hasMessageContaining("not -1.0");
     }
 
+    @ParameterizedTest(name = "{0} is written {1}")
+    @CsvSource({"34, 34", "15.4, 15.4", "5.50, 5.5", "0, 0", "31.96, 32", "-2.25, -2.2"})
+    void numbersAreWrittenPlainly(double value, String text) {
+        assertThat(Numbers.plain(value)).isEqualTo(text);
+    }
+
     @Test
     void directDmxCrossesNoNetwork() {
         assertThat(Protocol.DMX.onNetwork()).isFalse();

@@ -147,7 +147,8 @@ final class BoxForm extends VBox {
                 .forEach(s -> supplies.put(
                         s.name(),
                         tick(
-                                "Powered by " + s.name() + (s.watts() > 0 ? ", " + watts(s.watts()) : ""),
+                                "Powered by " + s.name()
+                                        + (s.watts() > 0 ? ", " + Numbers.plain(s.watts()) + " W" : ""),
                                 "supply-" + s.name(),
                                 host.power().supplies().contains(s.name()))));
         changes.add(p -> p.withHost(
@@ -160,10 +161,6 @@ final class BoxForm extends VBox {
                                         .filter(e -> e.getValue().isSelected())
                                         .map(Map.Entry::getKey)
                                         .toList()))));
-    }
-
-    private static String watts(double watts) {
-        return (watts == Math.rint(watts) ? String.valueOf((long) watts) : String.valueOf(watts)) + " W";
     }
 
     private void adapter(Adapter adapter) {
