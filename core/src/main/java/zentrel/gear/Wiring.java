@@ -28,7 +28,7 @@ public final class Wiring {
 
     /**
      * Routes universes from a source to ports, one each, in order: the universe is made where the show has no such number,
-     * the source sends it by the port's protocol, the port is set to the number that is sent, a DMX port gets a line.
+     * the source sends it by the port's protocol, the port is set to the number that is sent, it is switched on, a DMX port gets a line.
      *
      * @param first the show number of the first universe
      * @throws IllegalArgumentException with a sentence, where the source cannot send to such a port
@@ -77,7 +77,7 @@ public final class Wiring {
                             port.name(),
                             port.kind(),
                             port.direction(),
-                            port.enabled(),
+                            Setting.of(true),
                             Setting.of(protocol),
                             Optional.of(Setting.of(wire)),
                             Optional.of(universe.id())));
@@ -163,12 +163,20 @@ public final class Wiring {
                 Setting.of(part != Part.REMOTE),
                 part == Part.BACKUP && protocol == Protocol.ARTNET,
                 Optional.empty(),
-                protocol == Protocol.DMX ? connector.map(Setting::of) : Optional.empty(),
+                protocol == Protocol.DMX ? connector.map(Setting::of) : wireBeyondRanges(source, protocol, universe),
                 delivery,
                 List.of(),
                 Setting.of(part == Part.BACKUP ? 90 : 100),
                 40,
                 false);
+    }
+
+    /** The show number itself as the wire number, where no range of the source covers it and so it would not be sent. */
+    private static Optional<Setting<Integer>> wireBeyondRanges(
+            Application source, Protocol protocol, Universe universe) {
+        return source.output(protocol).wire(universe.number()).isEmpty() && protocol.carries(universe.number())
+                ? Optional.of(Setting.of(universe.number()))
+                : Optional.empty();
     }
 
     /** The universe to route from a source next: a new one; for a bridge the first that it takes and does not pass on yet. */

@@ -182,7 +182,13 @@ public final class Wording {
                 .orElse(USUAL_FOOTPRINT);
         String type = what.isEmpty() ? "fixture" : String.join(" ", what);
         int n = count;
-        List<Line> lines = things(sides.get(1), plan.lines(), l -> Wiring.room(plan, l, footprint) >= n);
+        List<Line> named = things(
+                sides.get(1),
+                plan.lines(),
+                l -> !plan.index().universesOf(l.port()).isEmpty());
+        List<Line> roomy =
+                named.stream().filter(l -> Wiring.room(plan, l, footprint) >= n).toList();
+        List<Line> lines = roomy.isEmpty() ? named : roomy; // one without room says how much there is
         List<Line> emptiest = lines.stream()
                 .sorted(Comparator.comparingInt(
                         l -> plan.index().fixturesOn(l.id()).size()))

@@ -170,7 +170,12 @@ public final class Remedies {
                         && index.application(l.to()).host().equals(owner)
                 ? l.withDestination(to)
                 : l);
-        return plan.withStreams(streams).withLinks(links);
+        List<TypedCopy> copies = new ArrayList<>(plan.copies());
+        copies.replaceAll(c ->
+                c.value().inForce().equals(from) && index.hostOf(c.of()).id().equals(owner)
+                        ? c.withValue(Setting.of(to))
+                        : c);
+        return plan.withStreams(streams).withLinks(links).withCopies(copies);
     }
 
     Edit openFirewall(Host host, Traffic traffic) {

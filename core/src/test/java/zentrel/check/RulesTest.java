@@ -385,6 +385,18 @@ class RulesTest {
     }
 
     @Test
+    void aFixThatGivesAnotherAddressChangesWhereItIsTypedIn() {
+        Plan plan = address(PIER, "desk.talk", "172.19.7.255/22")
+                .withLink(new LinkId("go"), l -> l.withDestination(Ipv4Address.parse("172.19.7.255")))
+                .withCopy(new CopyId("memo"), c -> c.withValue(Setting.of(Ipv4Address.parse("172.19.7.255"))));
+        Report report = Check.run(plan);
+        Finding finding = report.finding("address.not-a-host@desk.talk").orElseThrow();
+        List<Fix> proven = Fixes.proven(report, finding);
+        assertThat(proven).isNotEmpty();
+        assertThat(Check.run(proven.get(0).edit().applyTo(plan)).findings()).isEmpty();
+    }
+
+    @Test
     void aFixOfADuplicateTakesTypedCopiesAlong() {
         Plan plan = address(PIER, "node-b.net", "10.77.20.3/16")
                 .withStream(

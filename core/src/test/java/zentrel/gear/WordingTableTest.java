@@ -117,6 +117,32 @@ class WordingTableTest {
     }
 
     @Test
+    void whatIsRoutedWorksThoughThePortWasOffAndNoRangeCoversTheNumber() {
+        Plan routed = new Wording(READY, LIBRARY, null)
+                .offers("route hut desk to rockery node")
+                .get(0)
+                .work()
+                .get()
+                .edit()
+                .applyTo(READY);
+        assertThat(zentrel.check.Check.run(routed).isBroken()).isFalse();
+        assertThat(new zentrel.path.SignalPaths(routed)
+                        .of(new zentrel.plan.PortId("rockery-node.p3"))
+                        .verdict())
+                .isEqualTo(zentrel.path.Verdict.PASSES);
+    }
+
+    @Test
+    void tooManyFixturesAreRefusedWithTheRoomThereIs() {
+        Wording.Offer offer = new Wording(READY, LIBRARY, null)
+                .offers("patch 99 wash of 18 on boathouse")
+                .get(0);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> offer.work().get())
+                .hasMessageContaining(" more of 18 slots after slot ")
+                .hasMessageEndingWith(", and 99 were asked for.");
+    }
+
+    @Test
     void whatIsSelectedIsMeantWhereNothingIsNamed() {
         Id selected = new HostId("orchard-node");
         assertThat(new Wording(READY, LIBRARY, selected)
