@@ -39,6 +39,7 @@ import zentrel.app.shell.PathStrip;
 import zentrel.app.shell.Rail;
 import zentrel.app.shell.StageView;
 import zentrel.app.universes.UniversesStage;
+import zentrel.compare.Comparison;
 import zentrel.file.LoadedPlan;
 import zentrel.gear.Library;
 import zentrel.gear.Wording;
@@ -326,9 +327,10 @@ final class MainWindow {
 
     /** Reads another version of the plan, and shows how it differs. */
     void compareWith(Path file) {
-        document.read(file, other -> {
+        Plan mine = document.plan();
+        document.read(file, other -> Comparison.of(mine, other.plan()), comparison -> {
             showStage(GEAR);
-            gear.compare(String.valueOf(file.getFileName()), other.plan());
+            gear.compare(String.valueOf(file.getFileName()), comparison);
         });
     }
 

@@ -3,13 +3,12 @@ package zentrel.app;
 import static java.util.concurrent.TimeUnit.SECONDS;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
+import static zentrel.app.Fx.fx;
+import static zentrel.app.Fx.settled;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.CompletableFuture;
-import javafx.application.Platform;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
@@ -65,22 +64,6 @@ class GearWindowTest {
             document.close();
             return true;
         });
-    }
-
-    private static <T> T fx(Callable<T> work) {
-        CompletableFuture<T> result = new CompletableFuture<>();
-        Platform.runLater(() -> {
-            try {
-                result.complete(work.call());
-            } catch (Exception e) {
-                result.completeExceptionally(e);
-            }
-        });
-        return result.orTimeout(20, SECONDS).join();
-    }
-
-    private void settled(Callable<Boolean> condition) {
-        await().atMost(30, SECONDS).until(() -> fx(condition));
     }
 
     private Report report() {

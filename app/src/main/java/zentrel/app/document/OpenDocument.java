@@ -289,9 +289,9 @@ public final class OpenDocument {
         });
     }
 
-    /** Reads another plan and hands it over; the open plan stays. */
-    public void read(Path path, Consumer<LoadedPlan> then) {
-        inBackground(disk, () -> PlanFile.open(path), then);
+    /** Reads another plan, works something out from it in the background and hands that over; the open plan stays. */
+    public <T> void read(Path path, Function<LoadedPlan, T> work, Consumer<T> then) {
+        inBackground(disk, () -> work.apply(PlanFile.open(path)), then);
     }
 
     public void save(Path to) {

@@ -16,7 +16,6 @@ import zentrel.app.look.Texts;
 import zentrel.compare.Comparison;
 import zentrel.compare.Difference;
 import zentrel.gear.Made;
-import zentrel.plan.Plan;
 
 /** Another version of the plan beside this one: what differs, in words, a tick for each row to take over. */
 final class ComparePage extends VBox {
@@ -30,9 +29,8 @@ final class ComparePage extends VBox {
         }
     }
 
-    ComparePage(OpenDocument document, String name, Plan other, Runnable away) {
+    ComparePage(OpenDocument document, String name, Comparison comparison, Runnable away) {
         super(8);
-        Comparison comparison = Comparison.of(document.plan(), other);
         List<Choice> choices =
                 comparison.differences().stream().map(Choice::new).toList();
         ListView<Choice> list = new ListView<>();

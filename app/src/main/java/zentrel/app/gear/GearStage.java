@@ -37,6 +37,7 @@ import zentrel.app.look.UniverseHue;
 import zentrel.app.shell.Boxes;
 import zentrel.app.shell.StageView;
 import zentrel.check.Report;
+import zentrel.compare.Comparison;
 import zentrel.gear.Duplicating;
 import zentrel.gear.Made;
 import zentrel.gear.Pasting;
@@ -177,8 +178,8 @@ public final class GearStage implements StageView {
     }
 
     /** Shows how another version of the plan differs, to take over what is wanted. */
-    public void compare(String name, Plan other) {
-        page(new ComparePage(document, name, other, this::ledger));
+    public void compare(String name, Comparison comparison) {
+        page(new ComparePage(document, name, comparison, this::ledger));
     }
 
     /** Shows the chosen box as a form. */
@@ -198,10 +199,12 @@ public final class GearStage implements StageView {
 
     private void refresh() {
         Report report = document.reportProperty().get();
-        if (report == null || pane.getScene() == null) {
-            return;
+        if (report != null && pane.getScene() != null) {
+            document.derive(report, Ledger::of, this::draw);
         }
-        Ledger ledger = Ledger.of(report);
+    }
+
+    private void draw(Ledger ledger) {
         lanes = ledger.segments().stream().limit(MOST_LANES).toList();
         head.getChildren().clear();
         head.setMinHeight(16);

@@ -1,17 +1,14 @@
 package zentrel.app.document;
 
-import static java.util.concurrent.TimeUnit.SECONDS;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.awaitility.Awaitility.await;
+import static zentrel.app.Fx.fx;
+import static zentrel.app.Fx.settled;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.CompletableFuture;
-import javafx.application.Platform;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -53,27 +50,11 @@ class OpenDocumentTest {
         });
     }
 
-    private static <T> T fx(Callable<T> work) {
-        CompletableFuture<T> result = new CompletableFuture<>();
-        Platform.runLater(() -> {
-            try {
-                result.complete(work.call());
-            } catch (Exception e) {
-                result.completeExceptionally(e);
-            }
-        });
-        return result.orTimeout(20, SECONDS).join();
-    }
-
     private void run(Runnable work) {
         fx(() -> {
             work.run();
             return true;
         });
-    }
-
-    private void settled(Callable<Boolean> condition) {
-        await().atMost(20, SECONDS).until(() -> fx(condition));
     }
 
     private void checked() {
@@ -157,8 +138,8 @@ class OpenDocumentTest {
         assertThat(fx(() -> document.noticeProperty().get().text())).contains("hosts[0].id (line 1)");
         assertThat(fx(() -> document.plan())).isEqualTo(FernlightTrail.ready());
         List<LoadedPlan> read = new ArrayList<>();
-        run(() -> document.read(bad, read::add));
-        run(() -> document.read(folder.resolve("none.json"), read::add));
+        run(() -> document.read(bad, p -> p, read::add));
+        run(() -> document.read(folder.resolve("none.json"), p -> p, read::add));
         settled(() -> document.noticeProperty().get().text().startsWith("There is no file"));
         assertThat(read).isEmpty();
     }
@@ -175,7 +156,7 @@ class OpenDocumentTest {
         assertThat(fx(() -> document.file())).contains(mine);
         assertThat(PlanFile.open(mine).plan()).isEqualTo(fx(() -> document.plan()));
         List<LoadedPlan> read = new ArrayList<>();
-        run(() -> document.read(theirs, read::add));
+        run(() -> document.read(theirs, p -> p, read::add));
         settled(() -> read.size() == 1);
         assertThat(read.get(0).plan()).isEqualTo(FernlightTrail.draft());
         assertThat(fx(() -> document.file())).contains(mine);
