@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.Alert;
@@ -37,7 +38,7 @@ import zentrel.app.shell.GoToBox;
 import zentrel.app.shell.MarginPane;
 import zentrel.app.shell.PathStrip;
 import zentrel.app.shell.Rail;
-import zentrel.app.shell.StageView;
+import zentrel.app.shell.RailStage;
 import zentrel.app.universes.UniversesStage;
 import zentrel.compare.Comparison;
 import zentrel.file.LoadedPlan;
@@ -45,6 +46,7 @@ import zentrel.gear.Library;
 import zentrel.gear.Wording;
 import zentrel.path.Verdict;
 import zentrel.plan.Plan;
+import zentrel.wire.OutputGuard;
 
 /** The window: top bar, rail, chart, margin, path strip; files and keys. */
 final class MainWindow {
@@ -57,9 +59,9 @@ final class MainWindow {
     private final BorderPane root = new BorderPane();
     private final StackPane chart = new StackPane();
     private final PathStrip strip;
-    private final BenchStage bench;
-    private final GearStage gear;
-    private final List<StageView> stages;
+    private final RailStage<BenchStage> bench;
+    private final RailStage<GearStage> gear;
+    private final List<RailStage<?>> stages;
     private final Rail rail;
     private final GoToBox goTo;
     private final Label name = Texts.of("", "strong");
@@ -77,11 +79,22 @@ final class MainWindow {
         this.stage = stage;
         this.document = document;
         strip = new PathStrip(document);
-        bench = new BenchStage(document, strip::setEvidence, this::refreshWire);
         UserLibrary library = new UserLibrary(document.folder().resolve("profiles"));
-        gear = new GearStage(document, library);
+        gear = new RailStage<>(
+                "Gear",
+                Set.of("power.", "cable.", "line.", "fixture.", "desk."),
+                () -> new GearStage(document, library));
+        bench = new RailStage<>(
+                "Bench", Set.of(), () -> new BenchStage(document, strip::setEvidence, this::refreshWire));
         stages = List.of(
-                gear, new FlowStage(document), new AddressesStage(document), new UniversesStage(document), bench);
+                gear,
+                new RailStage<>(
+                        "Flow",
+                        Set.of("port.", "control.", "desk.", "host.", "discovery.", "patch."),
+                        () -> new FlowStage(document)),
+                new RailStage<>("Addresses", Set.of("address.", "adapter."), () -> new AddressesStage(document)),
+                new RailStage<>("Universes", Set.of("universe."), () -> new UniversesStage(document)),
+                bench);
         rail = new Rail(document, stages, this::showStage);
         goTo = new GoToBox(document, this::commands, line -> worded(library, line));
         root.setTop(new VBox(topBar(), notice));
@@ -90,6 +103,11 @@ final class MainWindow {
         root.setCenter(chart);
         root.setRight(new MarginPane(document));
         root.setBottom(strip);
+        refreshNotice();
+        refreshTitle();
+        refreshWire();
+        showStage(FLOW);
+        // the scene comes last, so that what is put into it is styled once
         Scene scene = new Scene(root, 1280, 800);
         scene.getStylesheets()
                 .add(MainWindow.class.getResource("/zentrel/app/zentrel.css").toExternalForm());
@@ -107,10 +125,6 @@ final class MainWindow {
         document.unsavedProperty().addListener(o -> refreshTitle());
         document.noticeProperty().addListener(o -> refreshNotice());
         document.dayProperty().addListener(o -> refreshDay());
-        refreshNotice();
-        refreshTitle();
-        refreshWire();
-        showStage(FLOW);
     }
 
     /** What a line of words asks for, as commands of the box at the top. */
@@ -140,19 +154,28 @@ final class MainWindow {
     }
 
     GearStage gear() {
-        return gear;
+        return gear.view();
     }
 
     BenchStage bench() {
-        return bench;
+        return bench.view();
+    }
+
+    private void stopOutput() {
+        bench.ifMade().ifPresent(BenchStage::stopOutput);
+    }
+
+    /** Ends what the bench runs. */
+    void close() {
+        bench.ifMade().ifPresent(BenchStage::close);
     }
 
     /** Brings a stage to the front, by its place on the rail. */
     void showStage(int number) {
         shownStage = number;
         rail.choose(number);
-        chart.getChildren().setAll(stages.get(number).node());
-        stages.get(number).shown();
+        chart.getChildren().setAll(stages.get(number).view().node());
+        stages.get(number).view().shown();
     }
 
     int shownStage() {
@@ -225,8 +248,10 @@ final class MainWindow {
     }
 
     private void refreshWire() {
-        Label text = Texts.of(bench == null ? "" : bench.wireText(), "small");
-        boolean armed = bench != null && bench.isArmed();
+        Label text = Texts.of(
+                bench.ifMade().map(BenchStage::wireText).orElse(BenchStage.wireText(OutputGuard.State.LISTEN)),
+                "small");
+        boolean armed = bench.ifMade().filter(BenchStage::isArmed).isPresent();
         text.getStyleClass().add(armed ? "at-risk" : "soft");
         wire.getChildren().setAll(Mark.of(armed ? Verdict.AT_RISK : Verdict.NOT_KNOWN), text);
     }
@@ -301,12 +326,12 @@ final class MainWindow {
 
     private void patterns() {
         showStage(GEAR);
-        gear.patterns();
+        gear().patterns();
     }
 
     private void profiles() {
         showStage(GEAR);
-        gear.profiles();
+        gear().profiles();
     }
 
     /** The same rig as a plan of its own, which belongs to no file yet. */
@@ -330,7 +355,7 @@ final class MainWindow {
         Plan mine = document.plan();
         document.read(file, other -> Comparison.of(mine, other.plan()), comparison -> {
             showStage(GEAR);
-            gear.compare(String.valueOf(file.getFileName()), comparison);
+            gear().compare(String.valueOf(file.getFileName()), comparison);
         });
     }
 
@@ -402,7 +427,7 @@ final class MainWindow {
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+K"), goTo::requestFocus);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+F"), goTo::requestFocus);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Y"), document::redo);
-        scene.getAccelerators().put(KeyCombination.valueOf("F12"), bench::stopOutput);
+        scene.getAccelerators().put(KeyCombination.valueOf("F12"), this::stopOutput);
         scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));
     }
 
@@ -414,11 +439,11 @@ final class MainWindow {
         }
         commands.add(new GoToBox.Command("Add gear", () -> {
             showStage(GEAR);
-            gear.say();
+            gear().say();
         }));
         commands.add(new GoToBox.Command("Start from a pattern …", this::patterns));
         commands.add(new GoToBox.Command("Profiles …", this::profiles));
-        commands.add(new GoToBox.Command("Paste rows", gear::paste));
+        commands.add(new GoToBox.Command("Paste rows", () -> gear().paste()));
         commands.add(new GoToBox.Command("Copy as a new plan", this::copyPlan));
         commands.add(new GoToBox.Command("Compare with …", this::compare));
         commands.add(new GoToBox.Command("New plan", this::newPlan));
@@ -428,9 +453,9 @@ final class MainWindow {
         document.undoText().ifPresent(t -> commands.add(new GoToBox.Command("Undo: " + t, document::undo)));
         document.redoText().ifPresent(t -> commands.add(new GoToBox.Command("Redo: " + t, document::redo)));
         commands.add(new GoToBox.Command("Overview of all findings", () -> document.select(null)));
-        commands.add(new GoToBox.Command("Start the stand-ins", bench::startStandins));
-        commands.add(new GoToBox.Command("Arm loopback", bench::arm));
-        commands.add(new GoToBox.Command("Stop all output", bench::stopOutput));
+        commands.add(new GoToBox.Command("Start the stand-ins", () -> bench().startStandins()));
+        commands.add(new GoToBox.Command("Arm loopback", () -> bench().arm()));
+        commands.add(new GoToBox.Command("Stop all output", this::stopOutput));
         commands.add(new GoToBox.Command("Day or night colours", dayNight::fire));
         return commands;
     }

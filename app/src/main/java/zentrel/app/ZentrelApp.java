@@ -34,7 +34,8 @@ public final class ZentrelApp extends Application {
     @Override
     public void start(Stage stage) {
         List<String> arguments = getParameters().getRaw();
-        Fonts.load();
+        CompletableFuture<Void> fonts =
+                CompletableFuture.runAsync(Fonts::load); // read while the window is put together
         OpenDocument open = new OpenDocument(folder());
         MainWindow shown = new MainWindow(stage, open);
         document = open;
@@ -47,21 +48,17 @@ public final class ZentrelApp extends Application {
         } else {
             open.offerLeftWork();
         }
-        FirstPlan ready = first.getNow(null);
-        if (ready != null) {
-            show(stage, open, ready);
-            return;
-        }
+        CompletableFuture<FirstPlan> whole = first.thenCombine(fonts, (plan, none) -> plan);
         PauseTransition patience = new PauseTransition(Duration.millis(PATIENCE_MILLIS));
         patience.setOnFinished(e -> stage.show());
         patience.play();
-        CompletableFuture<FirstPlan> unused = first.whenComplete((plan, failure) -> Platform.runLater(() -> {
+        CompletableFuture<FirstPlan> unused = whole.whenComplete((plan, failure) -> Platform.runLater(() -> {
             patience.stop();
             if (plan != null) {
                 show(stage, open, plan);
             } else {
                 open.show(LoadedPlan.of(Plan.EMPTY));
-                open.tell("The plan could not be opened: " + failure + ".");
+                open.tell("Zentrel could not start as it should: " + failure + ".");
                 stage.show();
             }
         }));
@@ -97,7 +94,7 @@ public final class ZentrelApp extends Application {
     @Override
     public void stop() throws IOException {
         if (window != null) {
-            window.bench().close();
+            window.close();
         }
         if (document != null) {
             document.close();

@@ -60,7 +60,7 @@ class GearWindowTest {
     @AfterEach
     void end() {
         fx(() -> {
-            window.bench().close();
+            window.close();
             document.close();
             return true;
         });

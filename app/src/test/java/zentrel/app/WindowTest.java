@@ -63,7 +63,7 @@ class WindowTest {
     @AfterEach
     void end() throws Exception {
         fx(() -> {
-            window.bench().close();
+            window.close();
             document.close();
             return true;
         });

@@ -1,15 +1,10 @@
 package zentrel.file;
 
-import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.JsonToken;
-import com.fasterxml.jackson.core.StreamReadConstraints;
-import com.fasterxml.jackson.core.StreamReadFeature;
-import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.json.JsonMapper;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
@@ -23,6 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import zentrel.file.JsonPlace.Misplaced;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -33,23 +29,6 @@ import zentrel.plan.*;
 public final class PlanReader {
     /** The format that this version writes. Newer files are read too; what is not known is kept. */
     public static final int FORMAT = 1;
-
-    /** Nesting that no plan needs; deeper is refused before it is read. */
-    private static final int DEEPEST = 64;
-
-    private static final int LONGEST_TEXT = 1_000_000;
-
-    private static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
-                    .streamReadConstraints(StreamReadConstraints.builder()
-                            .maxNestingDepth(DEEPEST)
-                            .maxStringLength(LONGEST_TEXT)
-                            .maxNumberLength(40)
-                            .maxNameLength(1000)
-                            .build())
-                    .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
-                    .build())
-            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
-            .build();
 
     private record Reference(JsonPlace place, String id, Class<? extends Id> type) {}
 
@@ -75,13 +54,15 @@ public final class PlanReader {
     static <T> T document(byte[] bytes, String what, List<UnknownFields.Field> unknown, Function<JsonPlace, T> reader)
             throws PlanFileException {
         String text = decode(bytes, what);
-        JsonNode tree;
+        @Nullable JsonNode tree;
         try {
-            tree = MAPPER.readTree(text);
+            tree = JsonTree.read(text);
         } catch (JsonProcessingException e) {
             throw new PlanFileException(syntax(e, what), e);
+        } catch (IOException e) {
+            throw new PlanFileException("The " + what + " file cannot be read: " + e.getMessage() + ".", e);
         }
-        if (tree == null || tree.isMissingNode()) {
+        if (tree == null) {
             throw new PlanFileException("The " + what + " file is empty.");
         }
         try {
@@ -123,7 +104,7 @@ public final class PlanReader {
 
     /** Finds the line of a place by reading the text once more; only done when there is something to complain about. */
     private static Optional<Integer> line(String text, List<String> steps) {
-        try (JsonParser parser = MAPPER.createParser(text)) {
+        try (JsonParser parser = JsonTree.parser(text)) {
             parser.nextToken();
             for (String step : steps) {
                 if (!enter(parser, step)) {

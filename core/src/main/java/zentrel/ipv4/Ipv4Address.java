@@ -45,8 +45,17 @@ public record Ipv4Address(int bits) implements Comparable<Ipv4Address> {
         return new Ipv4Address(bits);
     }
 
+    private static boolean isDigits(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            if (text.charAt(i) < '0' || text.charAt(i) > '9') {
+                return false;
+            }
+        }
+        return true;
+    }
+
     private static int octet(String part, String shown) {
-        if (part.isEmpty() || part.length() > 3 || !part.chars().allMatch(c -> c >= '0' && c <= '9')) {
+        if (part.isEmpty() || part.length() > 3 || !isDigits(part)) {
             throw new IllegalArgumentException(
                     "\"" + shown + "\" is not an address: \"" + part + "\" is not a number from 0 to 255.");
         }

@@ -34,6 +34,15 @@ final class PatchJudge {
         Break slots() {
             return fixture.breaks().get(breakIndex);
         }
+
+        /** The same place of the same fixture; an order belongs to one fixture, so nothing else need be compared. */
+        boolean isAt(Placed other) {
+            return order == other.order && breakIndex == other.breakIndex;
+        }
+
+        boolean sharesFixture(Placed other) {
+            return order == other.order;
+        }
     }
 
     private final PathContext context;
@@ -115,11 +124,11 @@ final class PatchJudge {
 
     private void overlap(Placed a, Placed b, List<Placed> placed) {
         Placed later = a.order() >= b.order() ? a : b;
-        Placed earlier = later.equals(a) ? b : a;
+        Placed earlier = later.isAt(a) ? b : a;
         Break slots = later.slots();
         String label = context.index.universe(slots.universe()).label();
         Optional<Integer> free = freeStart(later, placed);
-        String text = earlier.fixture().equals(later.fixture())
+        String text = earlier.sharesFixture(later)
                 ? Remedies.fixtureLabel(later.fixture()) + " uses " + label + " slots " + slots.start() + " to "
                         + slots.end() + " in two of its breaks."
                 : Remedies.fixtureLabel(later.fixture()) + " (" + label + " slots " + slots.start() + " to "
@@ -138,7 +147,7 @@ final class PatchJudge {
                 later.fixture().id(),
                 edits(later, free));
         add(later.fixture(), issue);
-        if (!earlier.fixture().equals(later.fixture())) {
+        if (!earlier.sharesFixture(later)) {
             add(earlier.fixture(), issue);
         }
     }
@@ -152,7 +161,7 @@ final class PatchJudge {
     private static Optional<Integer> freeStart(Placed p, List<Placed> placed) {
         BitSet used = new BitSet();
         for (Placed other : placed) {
-            if (!other.equals(p)) {
+            if (!other.isAt(p)) {
                 used.set(other.slots().start(), Math.min(other.slots().end(), Universe.SLOTS) + 1);
             }
         }

@@ -25,6 +25,7 @@ public final class SpeedMain {
 
     /** What ./zentrel starts the window with, for both programs alike. */
     private static final List<String> STARTING = List.of(
+            "-XX:+UseSerialGC",
             "-XX:Tier4InvocationThreshold=150000",
             "-XX:Tier4MinInvocationThreshold=20000",
             "-XX:Tier4CompileThreshold=450000",

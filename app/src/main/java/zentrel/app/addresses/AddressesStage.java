@@ -3,7 +3,6 @@ package zentrel.app.addresses;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -95,11 +94,6 @@ public final class AddressesStage implements StageView {
     }
 
     @Override
-    public String title() {
-        return "Addresses";
-    }
-
-    @Override
     public Node node() {
         return pane;
     }
@@ -107,11 +101,6 @@ public final class AddressesStage implements StageView {
     @Override
     public void shown() {
         refresh();
-    }
-
-    @Override
-    public Set<String> concerns() {
-        return Set.of("address.", "adapter.");
     }
 
     private void refresh() {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -200,11 +199,6 @@ public final class BenchStage implements StageView {
     }
 
     @Override
-    public String title() {
-        return "Bench";
-    }
-
-    @Override
     public Node node() {
         return pane;
     }
@@ -213,11 +207,6 @@ public final class BenchStage implements StageView {
     public void shown() {
         wake();
         picture();
-    }
-
-    @Override
-    public Set<String> concerns() {
-        return Set.of();
     }
 
     // --- the plan and the selection ---
@@ -421,7 +410,12 @@ public final class BenchStage implements StageView {
 
     /** The state of the wire, for the top bar. */
     public String wireText() {
-        return switch (bench.state()) {
+        return wireText(bench.state());
+    }
+
+    /** What the top bar says of the wire. */
+    public static String wireText(OutputGuard.State state) {
+        return switch (state) {
             case LISTEN -> "Wire: loopback · listening only";
             case ASK -> "Wire: loopback · asking, no level leaves";
             case ARMED -> "Wire: loopback · ARMED";

@@ -6,18 +6,18 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.ClosePath;
 import javafx.scene.shape.CubicCurveTo;
-import javafx.scene.shape.Line;
 import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
+import javafx.scene.shape.PathElement;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
@@ -86,18 +86,8 @@ public final class FlowStage implements StageView {
     }
 
     @Override
-    public String title() {
-        return "Flow";
-    }
-
-    @Override
     public Node node() {
         return pane;
-    }
-
-    @Override
-    public Set<String> concerns() {
-        return Set.of("port.", "control.", "desk.", "host.", "discovery.", "patch.");
     }
 
     private void refresh() {
@@ -141,6 +131,11 @@ public final class FlowStage implements StageView {
         private final Map<Id, Double> leftEnd = new HashMap<>();
         private final Map<Id, Double> rightEnd = new HashMap<>();
         private final Map<Id, Integer> marks = new HashMap<>();
+        private final List<Mark> marked = new ArrayList<>();
+        private final List<Runnable> numbers = new ArrayList<>();
+        private final Path grounds = new Path();
+        private final Path rules = new Path();
+        private final Path axes = new Path();
 
         Drawing(FlowModel m) {
             this.m = m;
@@ -170,6 +165,11 @@ public final class FlowStage implements StageView {
                     }
                 }
             }
+            // All marks stand on one ground above all ribbons, and all rules are one path: styling costs by the node.
+            chart.getChildren().addAll(styled(grounds, "ground"));
+            chart.getChildren().addAll(marked);
+            numbers.forEach(Runnable::run);
+            chart.getChildren().addAll(styled(rules, "card-rule"), styled(axes, "axis"));
             m.senders().forEach(s -> card(s.id(), s.name(), s.address(), s.line(), SENDS_X, senderY.get(s.id()), true));
             for (Taker t : m.takers()) {
                 card(t.id(), t.name(), t.address(), t.line(), TAKES_X, takerY.get(t.id()), false);
@@ -179,7 +179,7 @@ public final class FlowStage implements StageView {
 
         private void heading(String text, double x) {
             Text label = Texts.drawn(text, "heading");
-            label.relocate(x + 4, 0);
+            put(label, x + 4, 0);
             chart.getChildren().add(label);
         }
 
@@ -203,9 +203,9 @@ public final class FlowStage implements StageView {
                 bar.getStyleClass().add("bar");
                 bar.setOnMouseClicked(e -> document.select(carrier.id()));
                 Text name = Texts.drawn(carrier.name(), "strong", "small");
-                name.relocate(BAR_X - 14, top + height + 1);
+                put(name, BAR_X - 14, top + height + 1);
                 Text subnet = Texts.drawn(carrier.subnet(), "mono", "soft", "small");
-                subnet.relocate(BAR_X + 34, top + height + 1);
+                put(subnet, BAR_X + 34, top + height + 1);
                 chart.getChildren().addAll(bar, name, subnet);
                 barLeft.put(carrier.id(), start(m.out(), carrier.id(), top, height));
                 barRight.put(carrier.id(), start(m.in(), carrier.id(), top, height));
@@ -274,7 +274,7 @@ public final class FlowStage implements StageView {
             Path ribbon = ribbon(SENDS_X + CARDS_WIDTH, from, BAR_X, at, thick);
             style(ribbon, b);
             chart.getChildren().add(ribbon);
-            number(b, SENDS_X + CARDS_WIDTH + 12, from + thick / 2 - 8);
+            numbers.add(() -> number(b, SENDS_X + CARDS_WIDTH + 12, from + thick / 2 - 8));
         }
 
         private void right(Bundle b) {
@@ -291,14 +291,12 @@ public final class FlowStage implements StageView {
             chart.getChildren().add(ribbon);
             if (b.verdict().compareTo(Verdict.AT_RISK) >= 0) {
                 Mark mark = Mark.of(b.verdict());
-                Rectangle ground = new Rectangle(20, 14);
-                ground.getStyleClass().add("ground");
-                Group group = new Group(ground, mark);
-                group.setMouseTransparent(true);
-                group.relocate(TAKES_X - 46 - 24.0 * marks.merge(b.end(), 1, Integer::sum) + 24, to + thick / 2 - 7);
-                chart.getChildren().add(group);
+                mark.setMouseTransparent(true);
+                put(mark, TAKES_X - 46 - 24.0 * marks.merge(b.end(), 1, Integer::sum) + 24, to + thick / 2 - 7);
+                grounds.getElements().addAll(box(mark.getLayoutX(), mark.getLayoutY(), 20, 14));
+                marked.add(mark);
             }
-            number(b, TAKES_X - 20, to + thick / 2 - 8);
+            numbers.add(() -> number(b, TAKES_X - 20, to + thick / 2 - 8));
         }
 
         private boolean alone(Bundle b) {
@@ -309,7 +307,7 @@ public final class FlowStage implements StageView {
             if (thickness(b) >= 9 || (b.width() > 1 && alone(b))) {
                 Text label = Texts.drawn(String.valueOf(b.width()), "mono", "small");
                 label.setMouseTransparent(true);
-                label.relocate(x, y);
+                put(label, x, y);
                 chart.getChildren().add(label);
             }
         }
@@ -367,7 +365,7 @@ public final class FlowStage implements StageView {
             card.setPrefWidth(CARDS_WIDTH);
             card.setMaxWidth(CARDS_WIDTH);
             card.setClip(new Rectangle(CARDS_WIDTH + 30, row));
-            card.relocate(x, y);
+            put(card, x, y);
             card.setFocusTraversable(true);
             card.setAccessibleText(name + ", " + address + ", " + line);
             card.setId("card-" + id.value());
@@ -378,9 +376,8 @@ public final class FlowStage implements StageView {
                     e.consume();
                 }
             });
-            Line rule = new Line(x, y + row - 4, x + CARDS_WIDTH - 8, y + row - 4);
-            rule.getStyleClass().add("card-rule");
-            chart.getChildren().addAll(rule, card);
+            line(rules, x, y + row - 4, x + CARDS_WIDTH - 8);
+            chart.getChildren().add(card);
             if (isChosen(id)) {
                 ticks(x - 4, y - 2, CARDS_WIDTH + 4, row);
             }
@@ -411,15 +408,41 @@ public final class FlowStage implements StageView {
                             + (t.fixtures() == 1 ? " fixture" : " fixtures")
                             + (t.dark() > 0 ? ", " + (t.dark() == t.fixtures() ? "all dark" : t.dark() + " dark") : "");
             Text dark = Texts.drawn(count, t.dark() > 0 ? "broken" : "soft", "small");
-            place.relocate(LIGHTS_X + 4, y);
-            dark.relocate(LIGHTS_X + 4, y + SECOND_LINE);
+            put(place, LIGHTS_X + 4, y);
+            put(dark, LIGHTS_X + 4, y + SECOND_LINE);
             chart.getChildren().addAll(place, dark);
             if (t.fixtures() > 0) {
-                Line link = new Line(TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4, y + 10);
-                link.getStyleClass().add(t.dark() == t.fixtures() ? "card-rule" : "axis");
-                chart.getChildren().add(link);
+                line(t.dark() == t.fixtures() ? rules : axes, TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4);
             }
         }
+    }
+
+    private static void line(Path path, double from, double y, double to) {
+        path.getElements().addAll(new MoveTo(from, y), new LineTo(to, y));
+    }
+
+    private static List<PathElement> box(double x, double y, double w, double h) {
+        return List.of(
+                new MoveTo(x, y),
+                new LineTo(x + w, y),
+                new LineTo(x + w, y + h),
+                new LineTo(x, y + h),
+                new ClosePath());
+    }
+
+    /** Puts a node whose bounds begin at zero; relocate would lay its text out for nothing before it has its style. */
+    private static void put(Node node, double x, double y) {
+        node.setLayoutX(x);
+        node.setLayoutY(y);
+    }
+
+    private static Path styled(Path path, String style) {
+        path.getStyleClass().add(style);
+        path.setMouseTransparent(true);
+        if (style.equals("ground")) {
+            path.setStroke(null);
+        }
+        return path;
     }
 
     private static Path ribbon(double x1, double y1, double x2, double y2, double thick) {
@@ -429,6 +452,6 @@ public final class FlowStage implements StageView {
                 new CubicCurveTo(mid, y1, mid, y2, x2, y2),
                 new LineTo(x2, y2 + thick),
                 new CubicCurveTo(mid, y2 + thick, mid, y1 + thick, x1, y1 + thick),
-                new javafx.scene.shape.ClosePath());
+                new ClosePath());
     }
 }

@@ -3,7 +3,6 @@ package zentrel.app.gear;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -131,18 +130,8 @@ public final class GearStage implements StageView {
     // --- stage ---
 
     @Override
-    public String title() {
-        return "Gear";
-    }
-
-    @Override
     public Node node() {
         return pane;
-    }
-
-    @Override
-    public Set<String> concerns() {
-        return Set.of("power.", "cable.", "line.", "fixture.", "desk.");
     }
 
     @Override

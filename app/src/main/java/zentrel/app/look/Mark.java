@@ -1,22 +1,22 @@
 package zentrel.app.look;
 
-import java.util.List;
-import javafx.scene.Node;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.FillRule;
 import javafx.scene.shape.SVGPath;
 import zentrel.check.Severity;
 import zentrel.path.Verdict;
 
-/** The mark of a verdict: told by its shape first, its colour second. 18 × 14 px. */
-public final class Mark extends Pane {
+/** The mark of a verdict: told by its shape first, its colour second. 18 × 14 px. A region drawn as one shape, so one node. */
+public final class Mark extends Region {
     private Mark(Verdict verdict) {
         getStyleClass().addAll("mark", styleOf(verdict));
         setMinSize(18, 14);
         setPrefSize(18, 14);
         setMaxSize(18, 14);
+        setScaleShape(false);
+        setCenterShape(false);
+        setShape(shape(verdict));
         setAccessibleText(verdict.title());
-        getChildren().addAll(shapes(verdict));
     }
 
     public static Mark of(Verdict verdict) {
@@ -40,32 +40,18 @@ public final class Mark extends Pane {
         };
     }
 
-    private static List<Node> shapes(Verdict verdict) {
-        return switch (verdict) {
-            case PASSES -> List.of(stroke("M3.5 7 L7.5 11 L14.5 2"));
-            case AT_RISK -> List.of(stroke("M9 1 L15 7 L9 13 L3 7 Z"), filled("M9 1 L9 13 L3 7 Z"));
-            case BROKEN -> List.of(stroke("M0 7 L5 7 M13 7 L18 7 M5 1 L13 13"));
-            case NOT_KNOWN -> {
-                SVGPath ring = stroke("M3.5 7 A5.5 5.5 0 1 1 14.5 7 A5.5 5.5 0 1 1 3.5 7");
-                ring.getStrokeDashArray().addAll(1.5, 2.6);
-                yield List.of(ring);
-            }
-            case NOT_APPLICABLE -> List.of(stroke("M5.5 7 L12.5 7"));
-        };
-    }
-
-    private static SVGPath stroke(String path) {
-        return drawn(path, "mark-stroke");
-    }
-
-    private static SVGPath filled(String path) {
-        return drawn(path, "mark-fill");
-    }
-
-    private static SVGPath drawn(String path, String style) {
+    private static SVGPath shape(Verdict verdict) {
         SVGPath shape = new SVGPath();
-        shape.setContent(path);
-        shape.getStyleClass().add(style);
+        shape.setFillRule(FillRule.EVEN_ODD);
+        shape.setContent(
+                switch (verdict) {
+                    case PASSES -> "M3.5 7 L7.5 11 L14.5 2";
+                    // the right half is there twice, so that only the left one is filled
+                    case AT_RISK -> "M9 1 L15 7 L9 13 L3 7 Z M9 1 L15 7 L9 13 Z";
+                    case BROKEN -> "M0 7 L5 7 M13 7 L18 7 M5 1 L13 13";
+                    case NOT_KNOWN -> "M3.5 7 A5.5 5.5 0 1 1 14.5 7 A5.5 5.5 0 1 1 3.5 7";
+                    case NOT_APPLICABLE -> "M5.5 7 L12.5 7";
+                });
         return shape;
     }
 

@@ -9,18 +9,17 @@ import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
-import zentrel.check.Finding;
 import zentrel.check.Report;
 import zentrel.check.Severity;
 
 /** The stages in the order of the work, each with what is unsettled there. */
 public final class Rail extends VBox {
-    private final List<StageView> stages;
+    private final List<? extends RailStage<?>> stages;
     private final List<ToggleButton> buttons = new ArrayList<>();
     private final List<Text> counts = new ArrayList<>();
     private final OpenDocument document;
 
-    public Rail(OpenDocument document, List<StageView> stages, IntConsumer onChoose) {
+    public Rail(OpenDocument document, List<? extends RailStage<?>> stages, IntConsumer onChoose) {
         this.document = document;
         this.stages = stages;
         getStyleClass().add("rail");
@@ -56,12 +55,12 @@ public final class Rail extends VBox {
             return;
         }
         for (int i = 0; i < stages.size(); i++) {
-            StageView stage = stages.get(i);
+            RailStage<?> stage = stages.get(i);
             long broken = count(report, stage, Severity.BROKEN);
             long risky = count(report, stage, Severity.AT_RISK);
             Text label = counts.get(i);
             label.getStyleClass().removeAll("broken", "at-risk");
-            String text = stage.concerns().isEmpty()
+            String text = !stage.hasConcerns()
                     ? ""
                     : broken > 0 ? broken + " broken" : risky > 0 ? risky + " at risk" : "settled";
             if (broken > 0) {
@@ -74,13 +73,9 @@ public final class Rail extends VBox {
         }
     }
 
-    private static long count(Report report, StageView stage, Severity severity) {
+    private static long count(Report report, RailStage<?> stage, Severity severity) {
         return report.findings().stream()
-                .filter(f -> f.severity() == severity && concerns(stage, f))
+                .filter(f -> f.severity() == severity && stage.concerns(f.rule()))
                 .count();
-    }
-
-    private static boolean concerns(StageView stage, Finding finding) {
-        return stage.concerns().stream().anyMatch(finding.rule()::startsWith);
     }
 }

@@ -79,11 +79,6 @@ public final class UniversesStage implements StageView {
     }
 
     @Override
-    public String title() {
-        return "Universes";
-    }
-
-    @Override
     public Node node() {
         return pane;
     }
@@ -91,11 +86,6 @@ public final class UniversesStage implements StageView {
     @Override
     public void shown() {
         refresh();
-    }
-
-    @Override
-    public Set<String> concerns() {
-        return Set.of("universe.");
     }
 
     private void refresh() {
