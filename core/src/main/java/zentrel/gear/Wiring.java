@@ -327,6 +327,54 @@ public final class Wiring {
         return Making.put("Cable " + name, plan, plan.withCables(cables));
     }
 
+    /**
+     * Lines behind a splitter, each with a driver of its own.
+     *
+     * @param branches 1 to 32
+     * @throws IllegalArgumentException with a sentence, for a number outside the range
+     */
+    public static Edit split(Plan plan, Line line, Host splitter, int branches) {
+        if (branches < 1 || branches > 32) {
+            throw new IllegalArgumentException("A splitter has 1 to 32 branches, not " + branches + ".");
+        }
+        Ids ids = new Ids(plan);
+        List<Line> lines = new ArrayList<>(plan.lines());
+        for (int i = 1; i <= branches; i++) {
+            lines.add(behind(ids, splitter, line, branches == 1 ? "" : " " + i));
+        }
+        String what = branches == 1 ? "a line" : branches + " lines";
+        return Making.put(
+                "Split " + line.name() + " by " + splitter.name() + " into " + what, plan, plan.withLines(lines));
+    }
+
+    /** A line by radio: the sender takes a line, and behind the receiver it goes on as another. */
+    public static Edit air(Plan plan, Line line, Host sender, Host receiver) {
+        Ids ids = new Ids(plan);
+        List<Line> lines = new ArrayList<>(plan.lines());
+        Line radio = behind(ids, sender, line, ", by radio");
+        lines.add(radio);
+        lines.add(behind(ids, receiver, radio, ""));
+        return Making.put(
+                "Pass " + line.name() + " on by radio from " + sender.name() + " to " + receiver.name(),
+                plan,
+                plan.withLines(lines));
+    }
+
+    private static Line behind(Ids ids, Host device, Line from, String suffix) {
+        return new Line(
+                new LineId(ids.next(device.id().value() + ".line")),
+                device.name() + " line" + suffix,
+                from.port(),
+                Optional.of(new Via(device.id(), from.id())));
+    }
+
+    /** What a box is fed by: one of its supplies, in place of those it had. */
+    public static Edit supply(Host host, ProfileSupply supply) {
+        return new Edit(
+                "Power " + host.name() + " by " + supply.name(),
+                p -> p.withHost(host.id(), h -> h.withPower(h.power().withSupplies(List.of(supply.name())))));
+    }
+
     /** Binds purposes of an application to an adapter of its host. */
     public static Edit bind(Application application, Set<Purpose> purposes, Adapter adapter) {
         Binding binding = adapter.kind() == AdapterKind.LOOPBACK ? Binding.LOOPBACK : Binding.to(adapter.id());

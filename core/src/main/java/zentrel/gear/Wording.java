@@ -54,6 +54,9 @@ public final class Wording {
             case "duplicate" -> duplicate(rest);
             case "install" -> install(rest);
             case "cable" -> cable(rest);
+            case "split" -> split(rest);
+            case "air" -> air(rest);
+            case "power" -> power(rest);
             case "bind" -> bind(rest);
             case "put" -> put(rest);
             case "rename" -> rename(rest);
@@ -274,6 +277,84 @@ public final class Wording {
             }
         }
         return offers;
+    }
+
+    /** {@code split LINE by BOX [into COUNT]}: the splitter's branches become lines. */
+    private List<Offer> split(List<String> words) {
+        List<List<String>> into = around(words, "into");
+        int count = into.get(1).stream()
+                .filter(w -> w.matches("\\d{1,3}"))
+                .findFirst()
+                .map(Integer::parseInt)
+                .orElse(1);
+        List<List<String>> sides = around(into.get(0), "by");
+        List<Offer> offers = new ArrayList<>();
+        for (Line line : things(sides.get(0), plan.lines(), l -> true)) {
+            for (Host box : things(sides.get(1), plan.hosts(), Wording::passesLines)) {
+                if (offers.size() < MOST_OFFERS) {
+                    offers.add(of(
+                            "Split " + line.name() + " by " + box.name() + " into "
+                                    + (count == 1 ? "a line" : count + " lines"),
+                            () -> Wiring.split(plan, line, box, count)));
+                }
+            }
+        }
+        return offers;
+    }
+
+    /** {@code air LINE from SENDER to RECEIVER}: a line by radio. */
+    private List<Offer> air(List<String> words) {
+        List<List<String>> ends = around(words, "to");
+        List<List<String>> start = around(ends.get(0), "from");
+        List<Offer> offers = new ArrayList<>();
+        for (Line line : things(start.get(0), plan.lines(), l -> true)) {
+            for (Host sender : things(start.get(1), plan.hosts(), Wording::passesLines)) {
+                for (Host receiver :
+                        things(ends.get(1), plan.hosts(), h -> passesLines(h) && !h.id().equals(sender.id()))) {
+                    if (offers.size() < MOST_OFFERS) {
+                        offers.add(of(
+                                "Pass " + line.name() + " on by radio from " + sender.name() + " to " + receiver.name(),
+                                () -> Wiring.air(plan, line, sender, receiver)));
+                    }
+                }
+            }
+        }
+        return offers;
+    }
+
+    /** A box that hands a DMX line on has nothing to do with the network. */
+    private static boolean passesLines(Host host) {
+        return host.adapters().isEmpty();
+    }
+
+    /** {@code power BOX from BOX}: a power cable; {@code power BOX by SUPPLY}: one of its supplies. */
+    private List<Offer> power(List<String> words) {
+        List<List<String>> from = around(words, "from");
+        List<List<String>> by = around(words, "by");
+        List<Offer> offers = new ArrayList<>();
+        if (!from.get(1).isEmpty()) {
+            for (Host fed : things(from.get(0), plan.hosts(), h -> true)) {
+                for (Host feeder : things(from.get(1), plan.hosts(), h -> !h.id().equals(fed.id()) && mayFeed(h))) {
+                    offers.add(of(
+                            "Power " + fed.name() + " from " + feeder.name(),
+                            () -> Wiring.cable(plan, CableKind.POWER, feeder.id(), fed.id())));
+                }
+            }
+            return offers;
+        }
+        for (Host host : things(by.get(0), plan.hosts(), h -> true)) {
+            List<ProfileSupply> supplies =
+                    plan.index().profileOf(host).map(Profile::supplies).orElse(List.of());
+            supplies.stream()
+                    .filter(s -> matches(s.name(), by.get(1)))
+                    .forEach(s ->
+                            offers.add(of("Power " + host.name() + " by " + s.name(), () -> Wiring.supply(host, s))));
+        }
+        return offers;
+    }
+
+    private boolean mayFeed(Host host) {
+        return plan.index().profileOf(host).map(Profile::passesPower).orElse(true);
     }
 
     /** {@code bind PROGRAM to ADAPTER}: all it does on a network, or one purpose of it. */

@@ -18,20 +18,23 @@ final class Cabling {
     /**
      * What keeps two adapters apart.
      *
-     * @param at a cable, or a box that passes the network on
+     * @param at a cable, or what leaves a box that passes the network on without power
+     * @param box that box, where it is no cable of the network
+     * @param dark why it has no power
      */
-    record Cut(Id at, Edit mend) {}
+    record Cut(Id at, Optional<Host> box, Optional<Powering.Dark> dark, List<Edit> mends) {}
 
     private final Plan plan;
     private final PlanIndex index;
+    private final Powering powering;
     private final boolean whole;
 
-    Cabling(Plan plan) {
+    Cabling(Plan plan, Powering powering) {
         this.plan = plan;
         this.index = plan.index();
-        this.whole = plan.cables().isEmpty()
-                || (plan.cables().stream().allMatch(Cable::connected)
-                        && plan.hosts().stream().allMatch(h -> h.power().on()));
+        this.powering = powering;
+        this.whole =
+                plan.cables().isEmpty() || (plan.cables().stream().allMatch(Cable::connected) && powering.isPlain());
     }
 
     /** What lies on the way between two adapters that are cabled together, and is out; empty where nothing is. */
@@ -53,16 +56,15 @@ final class Cabling {
         if (step instanceof CableId id && !index.cable(id).connected()) {
             return Optional.of(new Cut(
                     id,
-                    new Edit("Plug in the cable " + index.name(id), p -> p.withCable(id, c -> c.withConnected(true)))));
+                    Optional.empty(),
+                    Optional.empty(),
+                    List.of(new Edit(
+                            "Plug in the cable " + index.name(id), p -> p.withCable(id, c -> c.withConnected(true))))));
         }
-        if (step instanceof HostId id && !index.host(id).power().on()) {
-            return Optional.of(new Cut(
-                    id,
-                    new Edit(
-                            "Switch on " + index.name(id),
-                            p -> p.withHost(id, h -> h.withPower(h.power().withOn(true))))));
-        }
-        return Optional.empty();
+        return step instanceof HostId id
+                ? powering.dark(index.host(id))
+                        .map(d -> new Cut(d.at(), Optional.of(index.host(id)), Optional.of(d), d.mends()))
+                : Optional.empty();
     }
 
     /** The cables and boxes between two adapters, the fewest first; as they are, or as if all were well. */
@@ -75,7 +77,7 @@ final class Cabling {
             if (at.equals(to)) {
                 return Optional.of(ways.get(at));
             }
-            Optional<Host> through = passing(at).filter(h -> h.power().on() || !asTheyAre);
+            Optional<Host> through = passing(at).filter(h -> !asTheyAre || powering.has(h));
             if (!at.equals(from) && through.isEmpty()) {
                 continue; // what comes in here does not leave again
             }

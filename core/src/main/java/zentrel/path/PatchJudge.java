@@ -224,19 +224,22 @@ final class PatchJudge {
                 return;
             }
             Host device = context.index.host(at.via().get().device());
-            if (!device.power().on()) {
-                add(
-                        fixture,
-                        new Issue(
-                                Reason.LINE_DARK,
-                                Verdict.BROKEN,
-                                Reason.LINE_DARK.rule(),
-                                device.name() + " is off",
-                                device.name() + ", which passes " + at.name()
-                                        + " on, is switched off, so what hangs behind it" + " is dark. Switch it on.",
-                                device.id(),
-                                List.of(remedies.powerOn(device))));
-            }
+            Line passed = at;
+            context.powering
+                    .dark(device)
+                    .ifPresent(d -> add(
+                            fixture,
+                            new Issue(
+                                    Reason.LINE_DARK,
+                                    Verdict.BROKEN,
+                                    Reason.LINE_DARK.rule(),
+                                    d.own() ? device.name() + " is off" : device.name() + ": " + d.brief(),
+                                    device.name() + ", which passes " + passed.name()
+                                            + (d.own()
+                                                    ? " on, is switched off, so what hangs behind it is dark. Switch it on."
+                                                    : " on, has no power, so what hangs behind it is dark: " + d.why()),
+                                    d.at(),
+                                    d.mends())));
             at = context.index.line(at.via().get().from());
         }
     }

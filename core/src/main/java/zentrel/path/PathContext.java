@@ -45,13 +45,15 @@ final class PathContext {
     private final Map<WireKey, List<Stream>> streamsByWire = new HashMap<>();
     private final List<Host> routers;
     private final UniverseLimits limits;
+    final Powering powering;
     final Cabling cabling;
 
     PathContext(Plan plan) {
         this.plan = plan;
         this.index = plan.index();
         this.limits = new UniverseLimits(plan);
-        this.cabling = new Cabling(plan);
+        this.powering = new Powering(plan);
+        this.cabling = new Cabling(plan, powering);
         this.routers =
                 plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
         for (Host host : plan.hosts()) {

@@ -58,12 +58,6 @@ public final class Remedies {
                 }));
     }
 
-    Edit powerOn(Host host) {
-        return new Edit(
-                "Switch on " + host.name(),
-                p -> p.withHost(host.id(), h -> h.withPower(h.power().withOn(true))));
-    }
-
     Edit switchOn(Adapter adapter) {
         return new Edit(
                 "Switch on the " + name(adapter.id()),

@@ -95,7 +95,7 @@ final class TransportJudge {
                         out.name(),
                         s.from().name() + " sends " + s.send().title() + " by " + out.name() + ", which stays within "
                                 + host.name() + ".");
-        judgeSender(at(hops, HopKind.UP), out);
+        judgeSender(at(hops, HopKind.UP), host, out);
         at(hops, HopKind.NAMED).passes(s.from().id(), s.delivery().word(), "Both run on " + host.name() + ".");
         Adapter in = out;
         if (s.delivery() == Delivery.UNICAST) {
@@ -167,7 +167,7 @@ final class TransportJudge {
         Pair pair = bind(at(hops, HopKind.BOUND), s, from, to, outs, ins);
         Adapter out = pair.out();
         Adapter in = pair.in();
-        judgeSender(at(hops, HopKind.UP), out);
+        judgeSender(at(hops, HopKind.UP), from, out);
         Optional<HostAddress> destination = named.filter(n -> n.equals(in)).isPresent()
                 ? in.addresses().stream()
                         .map(AdapterAddress::inForce)
@@ -376,7 +376,7 @@ final class TransportJudge {
         return new Pair(out, in, false);
     }
 
-    private void judgeSender(HopDraft hop, Adapter out) {
+    private void judgeSender(HopDraft hop, Host host, Adapter out) {
         Optional<HostAddress> address = first(out);
         hop.passes(
                 out.id(),
@@ -385,7 +385,7 @@ final class TransportJudge {
                         ? "The " + context.index.name(out.id()) + " is up with "
                                 + address.map(HostAddress::toString).orElse("no address") + planned(out) + "."
                         : "Loopback is always up with 127.0.0.1.");
-        unpowered(hop, Reason.NO_POWER, out);
+        context.powering.judge(hop, Reason.NO_POWER, host);
         if (!out.enabled().inForce()) {
             hop.broken(
                     Reason.SWITCHED_OFF,
@@ -411,21 +411,6 @@ final class TransportJudge {
                     remedies.giveAddress(out, 0, Optional.empty()));
         }
         notAHost(hop, Reason.NOT_A_HOST, out);
-    }
-
-    private void unpowered(HopDraft hop, Reason reason, Adapter adapter) {
-        if (context.index.find(adapter.id()).isEmpty()) {
-            return; // a loopback that nobody described goes with its host, which is the sender itself
-        }
-        Host host = context.index.hostOf(adapter.id());
-        if (!host.power().on()) {
-            hop.broken(
-                    reason,
-                    host.id(),
-                    "switched off",
-                    host.name() + " is switched off. Switch it on.",
-                    List.of(remedies.powerOn(host)));
-        }
     }
 
     private void notAHost(HopDraft hop, Reason reason, Adapter adapter) {
@@ -645,21 +630,33 @@ final class TransportJudge {
     }
 
     private void cut(HopDraft hop, Host from, Host to, Cabling.Cut cut) {
-        if (cut.at().equals(from.id()) || cut.at().equals(to.id())) {
+        if (cut.box()
+                .filter(b -> b.id().equals(from.id()) || b.id().equals(to.id()))
+                .isPresent()) {
             return; // a box without power at either end is told there
         }
-        boolean cable = cut.at() instanceof CableId;
-        String name = context.index.name(cut.at());
+        if (cut.box().isEmpty()) {
+            String name = context.index.name(cut.at());
+            hop.broken(
+                    Reason.CABLE_OUT,
+                    cut.at(),
+                    "cable out",
+                    "The cable " + name + " on the way from " + from.name() + " to " + to.name()
+                            + " is not plugged in, so all behind it is cut off. Plug it in.",
+                    cut.mends());
+            return;
+        }
+        Powering.Dark dark = cut.dark().orElseThrow();
+        String box = cut.box().get().name();
         hop.broken(
-                cable ? Reason.CABLE_OUT : Reason.PASSING_OFF,
+                Reason.PASSING_OFF,
                 cut.at(),
-                cable ? "cable out" : name + " is off",
-                cable
-                        ? "The cable " + name + " on the way from " + from.name() + " to " + to.name()
-                                + " is not plugged in, so all behind it is cut off. Plug it in."
-                        : name + ", which passes the network on from " + from.name() + " to " + to.name()
-                                + ", is switched off, so all behind it is cut off. Switch it on.",
-                List.of(cut.mend()));
+                dark.own() ? box + " is off" : box + ": " + dark.brief(),
+                box + ", which passes the network on from " + from.name() + " to " + to.name()
+                        + (dark.own()
+                                ? ", is switched off, so all behind it is cut off. Switch it on."
+                                : ", has no power, so all behind it is cut off: " + dark.why()),
+                cut.mends());
     }
 
     private void take(
@@ -675,7 +672,7 @@ final class TransportJudge {
                 destination.map(d -> d.address().toString()).orElse("no address"),
                 "The " + nameOf(in) + " is up with "
                         + destination.map(HostAddress::toString).orElse("no address") + planned(in) + ".");
-        unpowered(hop, Reason.FAR_NO_POWER, in);
+        context.powering.judge(hop, Reason.FAR_NO_POWER, to);
         if (!in.enabled().inForce()) {
             hop.broken(
                     Reason.FAR_SWITCHED_OFF,

@@ -195,7 +195,7 @@ final class RandomPlans {
         Port port = any(receiver.ports(), random);
         Fixture fixture = any(plan.fixtures(), random);
         Application desk = index.application(new ApplicationId("desk0"));
-        return switch (random.nextInt(27)) {
+        return switch (random.nextInt(29)) {
             case 0 ->
                 address(plan, adapter, any(adapters, random).addresses().get(0).inForce());
             case 1 ->
@@ -250,6 +250,25 @@ final class RandomPlans {
                 cables.add(new Cable(
                         new CableId(Ids.free(plan, "dmx-out")), "out", CableKind.DMX, line.port(), line.id(), false));
                 yield plan.withCables(cables);
+            }
+            case 26 -> {
+                Host fed = any(plan.hosts(), random);
+                Host feeder = any(plan.hosts(), random);
+                List<Cable> cables = new ArrayList<>(plan.cables());
+                if (!fed.id().equals(feeder.id())) {
+                    cables.add(new Cable(
+                            new CableId(Ids.free(plan, "power-in")),
+                            "power in",
+                            CableKind.POWER,
+                            feeder.id(),
+                            fed.id(),
+                            random.nextBoolean()));
+                }
+                yield plan.withCables(cables);
+            }
+            case 27 -> {
+                Host host = any(plan.hosts(), random);
+                yield plan.withHost(host.id(), h -> h.withPower(h.power().withSupplies(List.of("PoE"))));
             }
             default -> {
                 Line line = any(plan.lines(), random);

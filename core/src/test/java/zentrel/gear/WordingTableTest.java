@@ -55,6 +55,8 @@ class WordingTableTest {
                 "patch on jetty|Patch 1 fixture of 16 slots on Jetty line",
                 "cable boathouse node to boathouse switch|Cable Network adapter of Boathouse node to Boathouse switch, network",
                 "cable midi cue to hut console|Cable Show-control computer to Hut console, midi",
+                "power boathouse node from pergola|Power Boathouse node from Pergola controller",
+                "power boathouse node by dc|Power Boathouse node by DC 12 V",
                 "put boathouse node on control|Put the Network adapter of Boathouse node on Control",
                 "rename boathouse node to Pier node|Rename Boathouse node to Pier node",
                 "remove jetty node|Remove Jetty node with 1 adapter, 1 program, 1 receiver, 4 ports, 2 lines",

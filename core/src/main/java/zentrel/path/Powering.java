@@ -1,0 +1,229 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import zentrel.plan.*;
+
+/**
+ * Which boxes have power. A box has none if it is switched off, or if all that is described of its feed is dead: a power cable
+ * runs from the box that feeds to the box that is fed, and a supply over the network cable wants a switch that gives it. Where
+ * nothing is described of a feed, it is taken as there.
+ */
+final class Powering {
+    /**
+     * Why a box has no power.
+     *
+     * @param at the box that is switched off, the cable that is out, or what gives nothing
+     * @param own whether the box itself is switched off
+     * @param brief in a few words
+     * @param why what is wrong with its feed and what to do, to be read after a colon
+     */
+    record Dark(Id at, boolean own, String brief, String why, List<Edit> mends) {}
+
+    private final PlanIndex index;
+    private final boolean plain;
+    private final Map<HostId, Optional<Dark>> known = new HashMap<>();
+
+    Powering(Plan plan) {
+        index = plan.index();
+        plain = plan.cables().stream().noneMatch(c -> c.kind() == CableKind.POWER)
+                && plan.hosts().stream()
+                        .allMatch(h -> h.power().on() && h.power().supplies().isEmpty());
+    }
+
+    /** Whether no box can be without power, so that nothing need be looked at. */
+    boolean isPlain() {
+        return plain;
+    }
+
+    boolean has(Host host) {
+        return dark(host).isEmpty();
+    }
+
+    /** Why a box has no power, if it has none. */
+    Optional<Dark> dark(Host host) {
+        return plain ? Optional.empty() : dark(host, new HashSet<>());
+    }
+
+    /** Breaks a hop at a box that has no power. */
+    void judge(HopDraft hop, Reason reason, Host host) {
+        dark(host)
+                .ifPresent(d -> hop.broken(
+                        reason,
+                        d.at(),
+                        d.brief(),
+                        d.own()
+                                ? host.name() + " is switched off. Switch it on."
+                                : host.name() + " has no power: " + d.why(),
+                        d.mends()));
+    }
+
+    private Optional<Dark> dark(Host host, Set<HostId> asking) {
+        Optional<Dark> before = known.get(host.id());
+        if (before != null) {
+            return before;
+        }
+        if (!host.power().on()) {
+            return keep(
+                    host,
+                    new Dark(
+                            host.id(),
+                            true,
+                            "switched off",
+                            "it is switched off. Switch it on.",
+                            List.of(switchOn(host))));
+        }
+        if (!asking.add(host.id())) {
+            return Optional.of(new Dark(
+                    host.id(),
+                    false,
+                    "fed in a ring",
+                    "it is fed in a ring that nothing feeds. Feed one of them.",
+                    List.of()));
+        }
+        @Nullable Dark first = null;
+        boolean described = false;
+        for (List<Feed> supply : supplies(host)) {
+            described = true;
+            @Nullable Dark worst = null;
+            for (Feed feed : supply) {
+                Optional<Dark> dead = dead(feed, asking);
+                if (dead.isEmpty()) {
+                    asking.remove(host.id());
+                    return keep(host, null);
+                }
+                worst = worst == null ? dead.get() : worst;
+            }
+            first = first == null ? worst : first;
+        }
+        asking.remove(host.id());
+        return described && asking.isEmpty() ? keep(host, first) : Optional.ofNullable(first);
+    }
+
+    private Optional<Dark> keep(Host host, @Nullable Dark dark) {
+        Optional<Dark> result = Optional.ofNullable(dark);
+        known.put(host.id(), result);
+        return result;
+    }
+
+    // --- feeds ---
+
+    /** A cable that could feed a box, and the box at its other end. */
+    private record Feed(Host fed, Cable cable, Host from, boolean poe) {}
+
+    /** For each supply in use of which anything is described, the ways it could be fed; empty where one is simply there. */
+    private List<List<Feed>> supplies(Host host) {
+        List<ProfileSupply> inUse = index.profileOf(host).map(Profile::supplies).orElse(List.of()).stream()
+                .filter(s -> host.power().supplies().contains(s.name()))
+                .toList();
+        boolean own = inUse.isEmpty() || inUse.stream().anyMatch(s -> !s.poe());
+        List<List<Feed>> described = new ArrayList<>();
+        if (own) {
+            List<Feed> feeds = index.cablesOf(host.id()).stream()
+                    .filter(c -> c.kind() == CableKind.POWER && c.to().equals(host.id()))
+                    .flatMap(c -> feed(host, c, false).stream())
+                    .toList();
+            if (feeds.isEmpty()) {
+                return List.of();
+            }
+            described.add(feeds);
+        }
+        if (inUse.stream().anyMatch(ProfileSupply::poe)) {
+            List<Feed> feeds = networkCables(host).stream()
+                    .flatMap(c -> feed(host, c, true).stream())
+                    .toList();
+            if (feeds.isEmpty()) {
+                return List.of();
+            }
+            described.add(feeds);
+        }
+        return described;
+    }
+
+    private List<Cable> networkCables(Host host) {
+        List<Cable> cables = new ArrayList<>(index.cablesOf(host.id()));
+        host.adapters().forEach(a -> cables.addAll(index.cablesOf(a.id())));
+        return cables.stream().filter(c -> c.kind() == CableKind.NETWORK).toList();
+    }
+
+    private Optional<Feed> feed(Host fed, Cable cable, boolean poe) {
+        return boxOf(cable.from())
+                .filter(h -> !h.id().equals(fed.id()))
+                .or(() -> boxOf(cable.to()).filter(h -> !h.id().equals(fed.id())))
+                .map(from -> new Feed(fed, cable, from, poe));
+    }
+
+    private Optional<Host> boxOf(Id end) {
+        return end instanceof HostId h
+                ? Optional.of(index.host(h))
+                : end instanceof AdapterId a ? Optional.of(index.hostOf(a)) : Optional.empty();
+    }
+
+    private Optional<Dark> dead(Feed feed, Set<HostId> asking) {
+        Cable cable = feed.cable();
+        if (!cable.connected()) {
+            return Optional.of(new Dark(
+                    cable.id(),
+                    false,
+                    "power cable out",
+                    "the cable " + cable.name() + " from " + feed.from().name() + " is not plugged in. Plug it in.",
+                    List.of(new Edit(
+                            "Plug in the cable " + cable.name(),
+                            p -> p.withCable(cable.id(), c -> c.withConnected(true))))));
+        }
+        Optional<Profile> profile = index.profileOf(feed.from());
+        if (feed.poe() && profile.filter(p -> p.poe().isEmpty()).isPresent()) {
+            return Optional.of(new Dark(
+                    feed.fed().id(),
+                    false,
+                    "no power over the network",
+                    feed.from().name() + " at the other end of its network cable gives none. Power it another way.",
+                    otherSupply(feed.fed())));
+        }
+        if (!feed.poe() && profile.filter(p -> !p.passesPower()).isPresent()) {
+            return Optional.of(new Dark(
+                    cable.id(),
+                    false,
+                    "passes no power on",
+                    feed.from().name() + ", from which the cable " + cable.name() + " comes, passes no power on."
+                            + " Feed it from elsewhere.",
+                    List.of(new Edit(
+                            "Take away the power cable " + cable.name(),
+                            p -> p.withCables(p.cables().stream()
+                                    .filter(c -> !c.id().equals(cable.id()))
+                                    .toList())))));
+        }
+        return dark(feed.from(), asking)
+                .map(d -> d.own()
+                        ? new Dark(
+                                d.at(),
+                                false,
+                                feed.from().name() + " is off",
+                                feed.from().name() + ", which feeds it, is switched off. Switch it on.",
+                                d.mends())
+                        : d);
+    }
+
+    private List<Edit> otherSupply(Host host) {
+        return index
+                .profileOf(host)
+                .flatMap(p -> p.supplies().stream().filter(s -> !s.poe()).findFirst())
+                .map(s -> new Edit(
+                        "Power " + host.name() + " by " + s.name(),
+                        p -> p.withHost(host.id(), h -> h.withPower(h.power().withSupplies(List.of(s.name()))))))
+                .stream()
+                .toList();
+    }
+
+    private static Edit switchOn(Host host) {
+        return new Edit(
+                "Switch on " + host.name(),
+                p -> p.withHost(host.id(), h -> h.withPower(h.power().withOn(true))));
+    }
+}
