@@ -123,7 +123,7 @@ public final class Comparison {
             return Optional.of(index.application(l.from()).host());
         }
         if (found instanceof TypedCopy c) {
-            return Optional.of(index.application(c.owner()).host());
+            return Optional.of(c.host(index));
         }
         return Optional.empty();
     }

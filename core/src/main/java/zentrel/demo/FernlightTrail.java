@@ -85,6 +85,24 @@ public final class FernlightTrail {
         s.link("go-link", "Evening cue", "cue-player", "hut-desk", "10.42.1.1", 24510, "/fern/cue/go", true);
         s.link("tablet-link", "Tablet select", "tablet-remote", "hut-desk", "10.42.1.1", 24510, "/fern/select", false);
         s.link("dim-link", "Café dimmer", "cue-player", "cafe-dimmer", "10.42.4.2", 24520, "/terrace/level", false);
+        s.copy(
+                "tablet-memory",
+                "remembered console",
+                new ApplicationId("tablet-remote"),
+                new AdapterId("hut-console.control"),
+                "10.42.1.1");
+        s.copy(
+                "hut-label",
+                "address label",
+                new HostId("hut-console"),
+                new AdapterId("hut-console.control"),
+                "10.42.1.1");
+        s.copy(
+                "pergola-label",
+                "name label",
+                new HostId("pergola-controller"),
+                new HostId("pergola-controller"),
+                "Pergola controller");
         return withProfiles(s.plan());
     }
 

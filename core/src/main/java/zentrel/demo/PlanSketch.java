@@ -22,6 +22,7 @@ public final class PlanSketch {
     private final List<Line> lines = new ArrayList<>();
     private final List<Fixture> fixtures = new ArrayList<>();
     private final List<ControlLink> links = new ArrayList<>();
+    private final List<TypedCopy> copies = new ArrayList<>();
     private final List<Session> sessions = new ArrayList<>();
 
     public PlanSketch(String name) {
@@ -42,7 +43,7 @@ public final class PlanSketch {
                 links,
                 sessions,
                 List.of(),
-                List.of(),
+                copies,
                 List.of());
     }
 
@@ -216,6 +217,12 @@ public final class PlanSketch {
 
     public PlanSketch session(String id, String title, String key, VersionRule versions, Session.Member... members) {
         sessions.add(new Session(new SessionId(id), title, key, versions, List.of(members)));
+        return this;
+    }
+
+    /** What somebody typed in or printed once. */
+    public PlanSketch copy(String id, String title, Id owner, Id of, String value) {
+        copies.add(new TypedCopy(new CopyId(id), title, owner, of, Setting.of(value)));
         return this;
     }
 }

@@ -564,9 +564,31 @@ public final class PlanReader {
         return new TypedCopy(
                 id,
                 p.text("name", id.value()),
-                refer(p.need("owner"), ApplicationId::new, ApplicationId.class),
-                refer(p.need("of"), AdapterId::new, AdapterId.class),
-                p.need("value").setting(v -> v.parsed(Ipv4Address::parse)));
+                known(p.need("owner"), "A copy is kept by an application, or printed on a host"),
+                known(p.need("of"), "A copy is of an adapter, a port, an application, a host or a universe"),
+                p.need("value").setting(JsonPlace::text));
+    }
+
+    /** An id of something read before, as the kind of thing that it is. */
+    private Id known(JsonPlace p, String what) {
+        String text = p.text();
+        Class<? extends Id> type = types.get(text);
+        if (ApplicationId.class.equals(type)) {
+            return new ApplicationId(text);
+        }
+        if (HostId.class.equals(type)) {
+            return new HostId(text);
+        }
+        if (AdapterId.class.equals(type)) {
+            return new AdapterId(text);
+        }
+        if (PortId.class.equals(type)) {
+            return new PortId(text);
+        }
+        if (UniverseId.class.equals(type)) {
+            return new UniverseId(text);
+        }
+        throw p.wrong(what + ", and the plan has none called \"" + text + "\"");
     }
 
     private Fixture fixture(JsonPlace p) {

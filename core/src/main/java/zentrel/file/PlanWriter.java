@@ -377,7 +377,7 @@ public final class PlanWriter {
         named(n, c);
         n.put("owner", c.owner().value());
         n.put("of", c.of().value());
-        n.set("value", setting(c.value(), x -> JSON.textNode(x.toString())));
+        n.set("value", setting(c.value(), JSON::textNode));
     }
 
     private static void fixture(ObjectNode n, Fixture f) {

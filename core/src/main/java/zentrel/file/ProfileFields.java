@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -32,7 +33,7 @@ final class ProfileFields {
                 p,
                 "supplies",
                 s -> new ProfileSupply(s.need("name").text(), s.bool("poe", false), number(s, "watts", 0, 100_000, 0)));
-        Map<String, String> menus = new TreeMap<>();
+        Map<String, String> menus = new LinkedHashMap<>(); // their order is the order of the device's own menus
         p.optional("menus")
                 .ifPresent(m -> m.members().forEach((subject, way) -> {
                     if (!ProfileStep.SUBJECTS.contains(subject)) {
@@ -260,7 +261,7 @@ final class ProfileFields {
                 (s, x) -> s.put("look", x.look()).put("when", x.when()).put("shows", x.shows()));
         if (!p.menus().isEmpty()) {
             ObjectNode menus = n.putObject("menus");
-            new TreeMap<>(p.menus()).forEach(menus::put);
+            p.menus().forEach(menus::put);
         }
     }
 

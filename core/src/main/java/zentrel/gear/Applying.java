@@ -1,12 +1,14 @@
 package zentrel.gear;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import zentrel.plan.*;
 
 /**
@@ -105,6 +107,57 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
                         return setting.entered() ? setting.applied() : setting;
                     }
                 }));
+    }
+
+    /**
+     * An edit that only plans what another would set at once: on every box what is in force stays as it was, and what the
+     * other edit adds or takes away is done.
+     */
+    public static Edit onlyPlanned(Edit edit) {
+        return new Edit(edit.text() + ", planned", before -> {
+            Plan after = edit.applyTo(before);
+            for (Host host : after.hosts()) {
+                if (before.index().find(host.id()).isPresent()) {
+                    Map<String, Setting<?>> old = settings(before, host.id());
+                    sentBefore(before, host.id(), old);
+                    after = HostSettings.changed(after, host.id(), new HostSettings.Change() {
+                        @Override
+                        public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
+                            return planned(setting, old.get(key));
+                        }
+                    });
+                }
+            }
+            return after;
+        });
+    }
+
+    /** A stream without a number of its own is sent as its label says, and that is in force until it gets one. */
+    private static void sentBefore(Plan plan, HostId host, Map<String, Setting<?>> old) {
+        PlanIndex index = plan.index();
+        for (Application a : index.applicationsOn(host)) {
+            for (zentrel.plan.Stream s : index.streamsOf(a.id())) {
+                index.wireOf(s).ifPresent(w -> old.putIfAbsent(HostSettings.key(s.id(), "wire"), Setting.of(w)));
+            }
+        }
+    }
+
+    private static Map<String, Setting<?>> settings(Plan plan, HostId host) {
+        Map<String, Setting<?>> found = new HashMap<>();
+        Plan unused = HostSettings.changed(plan, host, new HostSettings.Change() {
+            @Override
+            public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
+                found.put(key, setting);
+                return setting;
+            }
+        });
+        return found;
+    }
+
+    /** The new planned value beside the old one in force, which is of the same type: both stand under one key. */
+    @SuppressWarnings("unchecked")
+    private static <T> Setting<T> planned(Setting<T> now, @Nullable Setting<?> before) {
+        return before == null || before.equals(now) ? now : new Setting<>(now.planned(), (T) before.inForce());
     }
 
     /** The key by which a setting is ticked off. */

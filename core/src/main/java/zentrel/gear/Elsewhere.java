@@ -2,17 +2,20 @@ package zentrel.gear;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 
 /**
- * A place that keeps a copy of an address somebody typed in: it does not follow when the adapter gets another.
+ * A place that keeps a copy of what is about to change: somebody typed it in there, and it does not follow.
  *
  * @param where in words: "the unicast list of the Hut desk for U4"
  * @param at the thing that keeps it
- * @param follow types the new address in there
+ * @param follow types the new value in there
+ * @param setting whether it is a setting, which can be planned and set later; a unicast list and a cable's label are not
  */
-public record Elsewhere(String where, Id at, Edit follow) {
+public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
     /** Every place that keeps {@code old}, the address that a box had, with the step that makes it {@code now}. */
     public static List<Elsewhere> keeping(Plan plan, HostId host, Ipv4Address old, Ipv4Address now) {
         List<Elsewhere> places = new ArrayList<>();
@@ -24,9 +27,8 @@ public record Elsewhere(String where, Id at, Edit follow) {
             boolean feedsHost = index.portsOf(s.universe()).stream()
                     .anyMatch(p -> index.applicationOf(p.id()).host().equals(host));
             if (s.to().contains(old) && feedsHost) {
-                String where = "the unicast list of " + index.name(s.id());
-                places.add(place(
-                        where,
+                places.add(list(
+                        "the unicast list of " + index.name(s.id()),
                         s.id(),
                         now,
                         p -> p.withStream(s.id(), x -> {
@@ -49,24 +51,133 @@ public record Elsewhere(String where, Id at, Edit follow) {
             }
         }
         for (TypedCopy c : plan.copies()) {
-            if (index.hostOf(c.of()).id().equals(host) && c.value().inForce().equals(old)) {
-                places.add(place(
-                        c.name() + " in " + index.name(c.owner()),
-                        c.id(),
-                        now,
-                        p -> p.withCopy(c.id(), x -> x.withValue(Setting.of(now)))));
+            if (c.of() instanceof AdapterId a && index.hostOf(a).id().equals(host)) {
+                copy(index, c, old.toString(), now.toString()).ifPresent(places::add);
             }
         }
         return places;
     }
 
-    private static Elsewhere place(
-            String where, Id at, Ipv4Address now, java.util.function.UnaryOperator<Plan> change) {
-        return new Elsewhere(where, at, new Edit("Type " + now + " into " + where, change));
+    /**
+     * Every place that has the number of a port's universe: the sources that send it, the other ports that wait for it by the
+     * same protocol, what is typed in or printed.
+     */
+    static List<Elsewhere> keepingWire(Plan plan, Port port, int old, int now) {
+        List<Elsewhere> places = new ArrayList<>();
+        if (old == now) {
+            return places;
+        }
+        PlanIndex index = plan.index();
+        Protocol protocol = port.protocol().planned();
+        port.universe().ifPresent(universe -> {
+            for (Stream s : index.streamsOf(universe)) {
+                if (s.protocol() == protocol
+                        && index.wireOf(s).filter(w -> w == old).isPresent()) {
+                    places.add(place(
+                            index.name(s.id()) + ", which is sent as " + old,
+                            s.id(),
+                            now,
+                            p -> p.withStream(s.id(), x -> x.withWire(now))));
+                }
+            }
+            for (Port other : index.portsOf(universe)) {
+                boolean same = !other.id().equals(port.id())
+                        && other.protocol().planned() == protocol
+                        && other.wire().filter(w -> w.inForce() == old).isPresent();
+                if (same) {
+                    places.add(place(
+                            index.name(other.id()),
+                            other.id(),
+                            now,
+                            p -> p.withPort(other.id(), x -> x.withWire(now))));
+                }
+            }
+        });
+        printed(index, plan, port.id(), String.valueOf(old), String.valueOf(now), places);
+        return places;
+    }
+
+    /** Every place that has the UDP port on which an application takes OSC. */
+    static List<Elsewhere> keepingOscPort(Plan plan, ApplicationId of, int old, int now) {
+        List<Elsewhere> places = new ArrayList<>();
+        if (old == now) {
+            return places;
+        }
+        PlanIndex index = plan.index();
+        for (ControlLink l : plan.links()) {
+            if (l.to().equals(of) && (l.port().planned() == old || l.port().inForce() == old)) {
+                places.add(place(
+                        "the port of " + l.name() + " in " + index.name(l.from()),
+                        l.id(),
+                        now,
+                        p -> p.withLink(l.id(), x -> x.withPort(now))));
+            }
+        }
+        printed(index, plan, of, String.valueOf(old), String.valueOf(now), places);
+        return places;
+    }
+
+    /** Every place that has the name of a thing: what is typed in or printed, and the labels of its cables. */
+    static List<Elsewhere> keepingName(Plan plan, Id of, String old, String now) {
+        List<Elsewhere> places = new ArrayList<>();
+        if (old.equals(now)) {
+            return places;
+        }
+        PlanIndex index = plan.index();
+        printed(index, plan, of, old, now, places);
+        if (of instanceof HostId host) {
+            List<Id> ends = new ArrayList<>(List.of(host));
+            index.host(host).adapters().forEach(a -> ends.add(a.id()));
+            for (Cable c : plan.cables()) {
+                if (c.name().contains(old) && (ends.contains(c.from()) || ends.contains(c.to()))) {
+                    String label = c.name().replace(old, now);
+                    places.add(new Elsewhere(
+                            "the label of the cable " + c.name(),
+                            c.id(),
+                            new Edit(
+                                    "Label the cable " + label,
+                                    p -> p.withCable(
+                                            c.id(),
+                                            x -> new Cable(x.id(), label, x.kind(), x.from(), x.to(), x.connected()))),
+                            false));
+                }
+            }
+        }
+        return places;
+    }
+
+    private static void printed(PlanIndex index, Plan plan, Id of, String old, String now, List<Elsewhere> places) {
+        plan.copies().stream()
+                .filter(c -> c.of().equals(of))
+                .forEach(c -> copy(index, c, old, now).ifPresent(places::add));
+    }
+
+    private static Optional<Elsewhere> copy(PlanIndex index, TypedCopy c, String old, String now) {
+        if (!c.value().inForce().equals(old) && !c.value().planned().equals(old)) {
+            return Optional.empty();
+        }
+        String where = c.isPrinted()
+                ? c.name() + " printed on " + index.name(c.owner())
+                : c.name() + " in " + index.name(c.owner());
+        return Optional.of(new Elsewhere(
+                where,
+                c.id(),
+                new Edit(
+                        (c.isPrinted() ? "Print " : "Type ") + now + (c.isPrinted() ? " as " : " into ") + where,
+                        p -> p.withCopy(c.id(), x -> x.withValue(now))),
+                !c.isPrinted()));
+    }
+
+    private static Elsewhere place(String where, Id at, Object now, UnaryOperator<Plan> change) {
+        return new Elsewhere(where, at, new Edit("Type " + now + " into " + where, change), true);
+    }
+
+    private static Elsewhere list(String where, Id at, Object now, UnaryOperator<Plan> change) {
+        return new Elsewhere(where, at, new Edit("Type " + now + " into " + where, change), false);
     }
 
     /** All the steps as one edit. */
-    public static Edit all(List<Elsewhere> places, Ipv4Address now) {
+    public static Edit all(List<Elsewhere> places, Object now) {
         return new Edit(
                 "Type " + now + " in everywhere else: " + places.size() + (places.size() == 1 ? " place" : " places"),
                 plan -> {

@@ -45,14 +45,17 @@ final class HostSettings {
                     next = next.withLink(l.id(), x -> link(x, change));
                 }
             }
-            for (TypedCopy c : plan.copies()) {
-                if (c.owner().equals(a.id())) {
-                    next = next.withCopy(
-                            c.id(), x -> x.withValue(change.of(key(x.id(), "value"), "address", x.value())));
-                }
+        }
+        for (TypedCopy c : plan.copies()) {
+            if (c.host(index).equals(id)) {
+                next = next.withCopy(c.id(), x -> x.withValue(change.of(key(x.id(), "value"), subject(x), x.value())));
             }
         }
         return next;
+    }
+
+    private static String subject(TypedCopy copy) {
+        return copy.of() instanceof AdapterId ? "address" : copy.of() instanceof PortId ? "universe" : "name";
     }
 
     private static Adapter adapter(Adapter a, Change change) {

@@ -165,10 +165,11 @@ public final class Remedies {
                 ? l.withDestination(to)
                 : l);
         List<TypedCopy> copies = new ArrayList<>(plan.copies());
-        copies.replaceAll(c ->
-                c.value().inForce().equals(from) && index.hostOf(c.of()).id().equals(owner)
-                        ? c.withValue(Setting.of(to))
-                        : c);
+        copies.replaceAll(c -> c.value().inForce().equals(from.toString())
+                        && c.of() instanceof AdapterId a
+                        && index.hostOf(a).id().equals(owner)
+                ? c.withValue(to.toString())
+                : c);
         return plan.withStreams(streams).withLinks(links).withCopies(copies);
     }
 

@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,7 +23,8 @@ import zentrel.ipv4.Subnet;
  * @param direct names of adapters whose cable must lead straight to its partner, with nothing in between
  * @param steps what makes a setting come in force; a setting that no step is about is in force as soon as it is typed in
  * @param signs what is seen on it in which state
- * @param menus where a setting is found on it: subject, as in {@link ProfileStep}, and the way through its menus
+ * @param menus where a setting is found on it: subject, as in {@link ProfileStep}, and the way through its menus, in the
+ *     order in which its menus are gone through
  */
 public record Profile(
         String id,
@@ -54,7 +57,8 @@ public record Profile(
         direct = List.copyOf(direct);
         steps = List.copyOf(steps);
         signs = List.copyOf(signs);
-        menus = Map.copyOf(menus);
+        menus = Collections.unmodifiableMap(
+                new LinkedHashMap<>(menus)); // in the order in which its menus are gone through
         Id.requireValid(id);
         if (software && !adapters.isEmpty()) {
             throw new IllegalArgumentException("Software has no adapters of its own; the computer it runs on has.");

@@ -224,8 +224,7 @@ class RulesTest {
                         "adapter.stale-setting",
                         "memo",
                         0,
-                        PIER.withCopy(
-                                new CopyId("memo"), c -> c.withValue(Setting.of(Ipv4Address.parse("172.19.4.9"))))),
+                        PIER.withCopy(new CopyId("memo"), c -> c.withValue("172.19.4.9"))),
                 arguments(
                         "desk.version-differs",
                         "spare",
@@ -388,7 +387,7 @@ class RulesTest {
     void aFixThatGivesAnotherAddressChangesWhereItIsTypedIn() {
         Plan plan = address(PIER, "desk.talk", "172.19.7.255/22")
                 .withLink(new LinkId("go"), l -> l.withDestination(Ipv4Address.parse("172.19.7.255")))
-                .withCopy(new CopyId("memo"), c -> c.withValue(Setting.of(Ipv4Address.parse("172.19.7.255"))));
+                .withCopy(new CopyId("memo"), c -> c.withValue("172.19.7.255"));
         Report report = Check.run(plan);
         Finding finding = report.finding("address.not-a-host@desk.talk").orElseThrow();
         List<Fix> proven = Fixes.proven(report, finding);

@@ -1,10 +1,16 @@
 package zentrel.gear;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import zentrel.check.Check;
+import zentrel.check.Severity;
+import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFileException;
 import zentrel.file.PlanReader;
@@ -142,7 +148,7 @@ class ApplyingTest {
                 "remembered console",
                 plan.applications().get(2).id(),
                 adapter,
-                Setting.of(old))));
+                Setting.of(old.toString()))));
         List<Elsewhere> places = Elsewhere.keeping(plan, console.id(), old, now);
         assertThat(places).extracting(Elsewhere::where).hasSize(2).anyMatch(w -> w.startsWith("the target of "));
         Plan moved = plan.withAdapter(
@@ -152,5 +158,101 @@ class ApplyingTest {
         Plan followed = Elsewhere.all(places, now).applyTo(moved);
         assertThat(Check.run(followed).findings()).isEmpty();
         assertThat(Elsewhere.keeping(followed, console.id(), old, now)).isEmpty();
+    }
+
+    /** The demo with a port's number and a program's OSC port typed in at yet another place. */
+    private static final Plan DEMO = FernlightTrail.ready();
+
+    private static Plan withCopies(TypedCopy... more) {
+        List<TypedCopy> copies = new ArrayList<>(DEMO.copies());
+        copies.addAll(List.of(more));
+        return DEMO.withCopies(copies);
+    }
+
+    @Test
+    void theNumberOfAPortNamesBothEndsAndEveryNote() {
+        PortId port = new PortId("boathouse-node.p1");
+        Plan plan = withCopies(
+                new TypedCopy(new CopyId("note"), "patch note", new ApplicationId("previs"), port, Setting.of("4")));
+        Changing change = Changing.wire(plan, port, 104);
+        assertThat(change.before() + " " + change.after()).isEqualTo("Art-Net 4 Art-Net 104");
+        assertThat(change.places())
+                .extracting(Elsewhere::where)
+                .hasSize(4)
+                .contains(
+                        "Hut desk's U5 by Art-Net, which is sent as 4",
+                        "Backup desk's U5 by Art-Net, which is sent as 4",
+                        "patch note in previs");
+        Plan alone = change.change().applyTo(plan);
+        assertThat(Check.run(alone).isBroken()).as("the port alone").isTrue();
+        Plan all = Elsewhere.all(change.places(), 104).applyTo(alone);
+        assertThat(Check.run(all).findings())
+                .as("all of them")
+                .isEqualTo(Check.run(DEMO).findings());
+    }
+
+    @Test
+    void theOscPortOfAProgramNamesEveryLinkToIt() {
+        Changing change = Changing.oscPort(DEMO, new ApplicationId("hut-desk"), 24611);
+        assertThat(change.places()).extracting(p -> p.at().value()).containsExactly("go-link", "tablet-link");
+        Plan all = Elsewhere.all(change.places(), 24611).applyTo(change.change().applyTo(DEMO));
+        assertThat(Check.run(all).findings()).isEqualTo(Check.run(DEMO).findings());
+        assertThatThrownBy(() -> Changing.oscPort(DEMO, new ApplicationId("hut-desk"), 70_000))
+                .hasMessage("A UDP port is 1 to 65535, not 70000.");
+        assertThatThrownBy(() -> Changing.wire(DEMO, new PortId("boathouse-node.p1"), 32_768))
+                .hasMessage("Art-Net has no universe 32768.");
+    }
+
+    @Test
+    void aNameIsAlsoPrintedOnLabelsOfTheBoxAndItsCables() {
+        HostId pergola = new HostId("pergola-controller");
+        Plan plan = Wiring.cable(
+                        DEMO,
+                        CableKind.NETWORK,
+                        DEMO.index().host(pergola).adapters().get(0).id(),
+                        new HostId("boathouse-switch"))
+                .applyTo(DEMO);
+        Changing change = Changing.name(plan, pergola, "Tunnel controller");
+        assertThat(change.places())
+                .extracting(Elsewhere::where)
+                .containsExactly(
+                        "name label printed on Pergola controller",
+                        "the label of the cable Network adapter of Pergola controller to Boathouse switch");
+        Plan renamed = change.change().applyTo(plan);
+        assertThat(Check.run(renamed).findings())
+                .as("a label that misleads is a note, and says what to print")
+                .anySatisfy(f -> {
+                    assertThat(f.severity()).isEqualTo(Severity.NOTE);
+                    assertThat(f.text()).contains("says Pergola controller").contains("Print Tunnel controller");
+                });
+        Plan all = Elsewhere.all(change.places(), "Tunnel controller").applyTo(renamed);
+        assertThat(Check.run(all).findings()).isEqualTo(Check.run(plan).findings());
+        assertThat(all.cables().get(0).name()).contains("Tunnel controller");
+    }
+
+    /** Whatever is only planned changes nothing that is in force; ticked off everywhere it is as if set at once. */
+    @ParameterizedTest
+    @ValueSource(strings = {"boathouse-node.p1/104", "pergola.o3/900", "rockery-node.p2/77", "bridge-node.p1/0"})
+    void whatIsOnlyPlannedChangesNothingUntilItIsTickedOff(String change) {
+        PortId port = new PortId(change.substring(0, change.indexOf('/')));
+        Changing changing = Changing.wire(DEMO, port, Integer.parseInt(change.substring(change.indexOf('/') + 1)));
+        Plan planned = changing.later().applyTo(DEMO);
+        for (Elsewhere place : changing.places()) {
+            planned = Applying.onlyPlanned(place.follow()).applyTo(planned);
+        }
+        assertThat(planned).isNotEqualTo(DEMO);
+        assertThat(Check.run(planned).findings()).isEqualTo(Check.run(DEMO).findings());
+        Plan done = planned;
+        for (Host host : DEMO.hosts()) {
+            done = Applying.typeIn(
+                            done,
+                            host.id(),
+                            Applying.of(done, host.id()).waiting().keySet())
+                    .applyTo(done);
+            done = Applying.carriedOut(done, host.id()).applyTo(done);
+        }
+        assertThat(done)
+                .isEqualTo(Elsewhere.all(changing.places(), "")
+                        .applyTo(changing.change().applyTo(DEMO)));
     }
 }

@@ -2,7 +2,6 @@ package zentrel.app.addresses;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -25,20 +24,16 @@ import zentrel.app.shell.StageView;
 import zentrel.check.Finding;
 import zentrel.check.Report;
 import zentrel.check.Severity;
-import zentrel.gear.Elsewhere;
+import zentrel.gear.Changing;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.path.Verdict;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterAddress;
-import zentrel.plan.AddressOrigin;
-import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.HostId;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Segment;
-import zentrel.plan.Setting;
 
 /** Addresses: a ruler for each segment, drawn to the real numbers, and a list that edits in place. */
 public final class AddressesStage implements StageView {
@@ -73,7 +68,8 @@ public final class AddressesStage implements StageView {
                 Texts.column("State", 110));
         list.setId("address-list");
         list.setPrefHeight(180);
-        list.setAccessibleText("Adapters; F2 or Enter edits the address");
+        list.setAccessibleText(
+                "Adapters; F2 or Enter edits the address, Enter sets it, Shift Enter plans it for later");
         list.setCellFactory(v -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
         pane = new VBox(scroll, head, list, summary);
@@ -308,7 +304,7 @@ public final class AddressesStage implements StageView {
         });
     }
 
-    private void set(Row row, String text) {
+    private void set(Row row, String text, boolean later) {
         HostAddress parsed;
         try {
             int length = row.at() < row.adapter().addresses().size()
@@ -323,34 +319,7 @@ public final class AddressesStage implements StageView {
             document.tell(String.valueOf(e.getMessage()));
             return;
         }
-        document.apply(new Edit(
-                "Give the " + row.adapter().name() + " adapter of " + row.host().name() + " " + parsed,
-                p -> p.withAdapter(
-                        row.adapter().id(),
-                        a -> a.withAddress(row.at(), new AdapterAddress(Setting.of(parsed), AddressOrigin.MANUAL)))));
-        row.adapter().addresses().stream()
-                .skip(row.at())
-                .findFirst()
-                .ifPresent(old -> elsewhere(row, old.inForce().address(), parsed.address()));
-    }
-
-    /** Says which places keep the old address typed in, and offers to change them. */
-    private void elsewhere(Row row, Ipv4Address old, Ipv4Address now) {
-        List<Elsewhere> places = Elsewhere.keeping(document.plan(), row.host().id(), old, now);
-        if (!places.isEmpty()) {
-            document.noticeProperty()
-                    .set(new OpenDocument.Notice(
-                            old + " is still typed in: "
-                                    + String.join(
-                                            "; ",
-                                            places.stream()
-                                                    .limit(3)
-                                                    .map(Elsewhere::where)
-                                                    .toList())
-                                    + (places.size() > 3 ? "; and " + (places.size() - 3) + " more" : "") + ".",
-                            Optional.of("Type " + now + " in there"),
-                            () -> document.apply(Elsewhere.all(places, now))));
-        }
+        document.propose(Changing.address(document.plan(), row.adapter().id(), row.at(), parsed), later);
     }
 
     private final class Cell extends ListCell<Row> {
@@ -392,6 +361,19 @@ public final class AddressesStage implements StageView {
             if (severity != null) {
                 box.getChildren().add(Texts.of(severity.title(), severity.word(), "small"));
             }
+            if (has && row.adapter().addresses().get(row.at()).address().isPending()) {
+                box.getChildren()
+                        .add(Texts.mono(
+                                "planned "
+                                        + row.adapter()
+                                                .addresses()
+                                                .get(row.at())
+                                                .address()
+                                                .planned()
+                                                .address(),
+                                "soft",
+                                "small"));
+            }
             box.getStyleClass().add("lane");
             box.setMinHeight(24);
             return box;
@@ -421,13 +403,13 @@ public final class AddressesStage implements StageView {
             box.getChildren().set(2, field);
             field.requestFocus();
             field.selectAll();
-            field.setOnAction(e -> {
-                set(row, field.getText().strip());
-                updateItem(row, false);
-                list.requestFocus();
-            });
             field.setOnKeyPressed(e -> {
-                if (e.getCode() == KeyCode.ESCAPE) {
+                if (e.getCode() == KeyCode.ENTER) {
+                    set(row, field.getText().strip(), e.isShiftDown());
+                    updateItem(row, false);
+                    list.requestFocus();
+                    e.consume();
+                } else if (e.getCode() == KeyCode.ESCAPE) {
                     updateItem(row, false);
                     list.requestFocus();
                     e.consume();

@@ -32,6 +32,9 @@ import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.file.RecentPlans;
 import zentrel.file.UnknownFields;
+import zentrel.gear.Applying;
+import zentrel.gear.Changing;
+import zentrel.gear.Elsewhere;
 import zentrel.gear.Made;
 import zentrel.plan.Edit;
 import zentrel.plan.History;
@@ -58,6 +61,7 @@ public final class OpenDocument {
     private final ExecutorService disk = daemon("disk");
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Id> selection = new SimpleObjectProperty<>(null);
+    private final ReadOnlyObjectWrapper<@Nullable Changing> proposed = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Notice> notice = new SimpleObjectProperty<>(null);
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
     private final BooleanProperty day = new SimpleBooleanProperty(false);
@@ -94,6 +98,11 @@ public final class OpenDocument {
 
     public ObjectProperty<@Nullable Id> selectionProperty() {
         return selection;
+    }
+
+    /** A change that waits for a word, because other places keep a copy of what it changes; null where none does. */
+    public ReadOnlyObjectProperty<@Nullable Changing> proposedProperty() {
+        return proposed.getReadOnlyProperty();
     }
 
     public ObjectProperty<@Nullable Notice> noticeProperty() {
@@ -151,6 +160,42 @@ public final class OpenDocument {
     }
 
     /**
+     * Makes a change of a setting; where other places keep a copy of it, it is shown first with all of them.
+     *
+     * @param later whether it is only planned, to be set on the device later
+     */
+    public void propose(Changing change, boolean later) {
+        if (change.before().equals(change.after())) {
+            return;
+        }
+        if (change.places().isEmpty()) {
+            apply(later ? change.later() : change.change());
+        } else {
+            proposed.set(change);
+        }
+    }
+
+    /** Makes the change that waits, and the steps chosen at other places, each to be undone by itself. */
+    public void decide(List<Elsewhere> places, boolean later) {
+        Changing change = proposed.get();
+        proposed.set(null);
+        if (change == null) {
+            return;
+        }
+        apply(later ? change.later() : change.change());
+        for (Elsewhere place : places) {
+            if (!later || place.setting()) {
+                apply(later ? Applying.onlyPlanned(place.follow()) : place.follow());
+            }
+        }
+    }
+
+    /** Leaves what was proposed as it is. */
+    public void leave() {
+        proposed.set(null);
+    }
+
+    /**
      * Works an edit out in the background, makes it, and hands over the boxes it made. What will not do is told in its own
      * sentence.
      */
@@ -183,6 +228,7 @@ public final class OpenDocument {
 
     private void changed() {
         Plan plan = history.plan();
+        proposed.set(null); // it was worked out on another plan
         Id selected = selection.get();
         if (selected != null && plan.index().find(selected).isEmpty()) {
             selection.set(null);

@@ -19,6 +19,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
+import zentrel.gear.Applying;
 import zentrel.gear.Renaming;
 import zentrel.gear.Wiring;
 import zentrel.plan.*;
@@ -58,12 +59,16 @@ final class BoxForm extends VBox {
         keep.setId("form-keep");
         keep.getStyleClass().add("action");
         keep.setDefaultButton(true);
-        keep.setOnAction(e -> keep(away));
+        keep.setOnAction(e -> keep(away, false));
+        Button later = new Button("Plan these for later");
+        later.setId("form-later");
+        later.getStyleClass().add("quiet");
+        later.setOnAction(e -> keep(away, true));
         Button back = new Button("Leave it as it was");
         back.getStyleClass().add("quiet");
         back.setCancelButton(true);
         back.setOnAction(e -> away.run());
-        HBox row = new HBox(12, keep, back);
+        HBox row = new HBox(12, keep, later, back);
         row.setAlignment(Pos.CENTER_LEFT);
         getChildren()
                 .addAll(
@@ -76,14 +81,16 @@ final class BoxForm extends VBox {
                         row);
     }
 
-    private void keep(Runnable away) {
+    /** Makes the changes; where they are for later, settings of the device are only planned. */
+    private void keep(Runnable away, boolean later) {
         try {
             Plan next = plan;
             for (Change change : changes) {
                 next = change.applyTo(next);
             }
             Plan result = next;
-            document.apply(new Edit("Change " + host.name(), p -> result));
+            Edit edit = new Edit("Change " + host.name(), p -> result);
+            document.apply(later ? Applying.onlyPlanned(edit) : edit);
             away.run();
         } catch (IllegalArgumentException e) {
             document.tell(String.valueOf(e.getMessage()));

@@ -37,11 +37,11 @@ import zentrel.app.shell.Boxes;
 import zentrel.app.shell.StageView;
 import zentrel.check.Report;
 import zentrel.compare.Comparison;
+import zentrel.gear.Changing;
 import zentrel.gear.Duplicating;
 import zentrel.gear.Made;
 import zentrel.gear.Pasting;
 import zentrel.gear.Removing;
-import zentrel.gear.Renaming;
 import zentrel.gear.Wiring;
 import zentrel.plan.*;
 
@@ -446,7 +446,7 @@ public final class GearStage implements StageView {
             String now = document.plan().index().name(chosen.get(0));
             ask("Rename", "What is " + now + " called?", now).ifPresent(name -> {
                 try {
-                    document.apply(Renaming.of(document.plan(), chosen.get(0), name));
+                    document.propose(Changing.name(document.plan(), chosen.get(0), name), false);
                 } catch (IllegalArgumentException e) {
                     document.tell(String.valueOf(e.getMessage()));
                 }

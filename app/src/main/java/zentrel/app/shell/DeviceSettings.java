@@ -1,12 +1,15 @@
 package zentrel.app.shell;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import zentrel.gear.Applying;
+import zentrel.gear.Changing;
 import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
@@ -21,6 +24,8 @@ final class DeviceSettings {
      * @param entered whether the planned value is typed in and waits for a step
      * @param tick ticks it off as typed in, where that is still to do
      * @param where the way to it through the device's own menus, where its profile says so
+     * @param entry how it is changed, where it is
+     * @param place where it comes among all the settings of the box, in the order of the device's own menus
      */
     record Row(
             String label,
@@ -28,7 +33,20 @@ final class DeviceSettings {
             Optional<String> now,
             boolean entered,
             Optional<Edit> tick,
-            Optional<String> where) {}
+            Optional<String> where,
+            Optional<Entry> entry,
+            int place) {}
+
+    /**
+     * How a setting is changed.
+     *
+     * @param now what stands in the field first
+     * @param change what was typed as a change of the plan; it throws IllegalArgumentException with a sentence
+     */
+    record Entry(String now, Function<String, Changing> change) {}
+
+    /** After everything that the menus of the device name. */
+    private static final int LAST = 1000;
 
     private final Plan plan;
     private final PlanIndex index;
@@ -42,7 +60,23 @@ final class DeviceSettings {
     static List<Row> of(Plan plan, Id id) {
         DeviceSettings settings = new DeviceSettings(plan);
         settings.add(plan.index().find(id).orElse(null));
-        return settings.rows;
+        return settings.rows.stream()
+                .sorted(Comparator.comparingInt(Row::place))
+                .toList();
+    }
+
+    /** All there is to set, a line each, to be read out to whoever stands at the device. */
+    static String readOut(Plan plan, Id id) {
+        StringBuilder text = new StringBuilder(plan.index().name(id)).append(".\n");
+        for (Row row : of(plan, id)) {
+            row.where().ifPresent(w -> text.append(w).append(": "));
+            text.append(row.label()).append(", ").append(row.value());
+            row.now()
+                    .ifPresent(n -> text.append(row.entered() ? ", typed in already, still " : ", now ")
+                            .append(n));
+            text.append(".\n");
+        }
+        return text.toString();
     }
 
     private void add(@org.jspecify.annotations.Nullable Object found) {
@@ -71,7 +105,9 @@ final class DeviceSettings {
     }
 
     private void plain(String label, String value) {
-        rows.add(new Row(label, value, Optional.empty(), false, Optional.empty(), Optional.empty()));
+        int place = rows.isEmpty() ? LAST : rows.get(rows.size() - 1).place(); // it goes with what was before it
+        rows.add(new Row(
+                label, value, Optional.empty(), false, Optional.empty(), Optional.empty(), Optional.empty(), place));
     }
 
     /**
@@ -82,6 +118,20 @@ final class DeviceSettings {
      */
     private <T> void row(
             HostId host, String label, Setting<T> setting, Function<T, String> shown, String key, String subject) {
+        row(host, label, setting, shown, key, subject, Optional.empty());
+    }
+
+    private <T> void row(
+            HostId host,
+            String label,
+            Setting<T> setting,
+            Function<T, String> shown,
+            String key,
+            String subject,
+            Optional<Entry> entry) {
+        List<String> menus = index.profileOf(index.host(host))
+                .map(p -> List.copyOf(p.menus().keySet()))
+                .orElse(List.of());
         boolean toDo = setting.isPending() && !setting.entered();
         rows.add(new Row(
                 label,
@@ -89,7 +139,9 @@ final class DeviceSettings {
                 setting.isPending() ? Optional.of(shown.apply(setting.inForce())) : Optional.empty(),
                 setting.entered(),
                 toDo ? Optional.of(Applying.typeIn(plan, host, Set.of(key))) : Optional.empty(),
-                index.profileOf(index.host(host)).map(p -> p.menus().get(subject))));
+                index.profileOf(index.host(host)).map(p -> p.menus().get(subject)),
+                entry,
+                menus.contains(subject) ? menus.indexOf(subject) : LAST));
     }
 
     private void adapter(Adapter adapter, boolean named) {
@@ -103,7 +155,14 @@ final class DeviceSettings {
                     a.address(),
                     h -> h.address().toString(),
                     Applying.key(adapter.id(), "address" + at),
-                    "address");
+                    "address",
+                    Optional.of(new Entry(
+                            a.address().planned().toString(),
+                            typed -> Changing.address(
+                                    plan,
+                                    adapter.id(),
+                                    at,
+                                    address(typed, a.address().planned())))));
             HostAddress planned = a.address().planned();
             plain(prefix.isEmpty() ? "Mask" : prefix + "mask", planned.mask().toString());
         }
@@ -138,7 +197,16 @@ final class DeviceSettings {
             }
         }
         a.osc().ifPresent(osc -> {
-            row(a.host(), "OSC port", osc.port(), String::valueOf, Applying.key(a.id(), "osc"), "osc");
+            row(
+                    a.host(),
+                    "OSC port",
+                    osc.port(),
+                    String::valueOf,
+                    Applying.key(a.id(), "osc"),
+                    "osc",
+                    Optional.of(new Entry(
+                            String.valueOf(osc.port().planned()),
+                            typed -> Changing.oscPort(plan, a.id(), number(typed)))));
             plain("Receive OSC", osc.receiving().inForce() ? "on" : "off now");
         });
         version(a, "Version");
@@ -182,7 +250,24 @@ final class DeviceSettings {
                 wire,
                 w -> protocol.title() + " " + owner.shown(protocol, w) + state,
                 Applying.key(port.id(), "wire"),
-                "universe");
+                "universe",
+                Optional.of(new Entry(
+                        String.valueOf(owner.shown(protocol, wire.planned())),
+                        typed -> Changing.wire(plan, port.id(), number(typed) - owner.shown(protocol, 0)))));
+    }
+
+    /** An address as typed, with the mask it had where none is typed. */
+    private static HostAddress address(String typed, HostAddress before) {
+        return typed.contains("/")
+                ? HostAddress.parse(typed)
+                : new HostAddress(Ipv4Address.parse(typed), before.prefixLength());
+    }
+
+    private static int number(String typed) {
+        if (!typed.matches("-?\\d{1,9}")) {
+            throw new IllegalArgumentException("\"" + typed + "\" is no whole number.");
+        }
+        return Integer.parseInt(typed);
     }
 
     private void fixture(Fixture fixture) {

@@ -9,11 +9,9 @@ import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -28,7 +26,7 @@ import zentrel.check.Fix;
 import zentrel.check.Report;
 import zentrel.check.RuleBook;
 import zentrel.check.Severity;
-import zentrel.gear.Applying;
+import zentrel.gear.Changing;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
 import zentrel.path.SignalPath;
@@ -38,7 +36,6 @@ import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Profile;
 import zentrel.plan.ProfileSign;
-import zentrel.plan.ProfileStep;
 
 /** The margin: what is selected, what is wrong with it and how to mend it, what to set on the device. */
 public final class MarginPane extends ScrollPane {
@@ -57,7 +54,9 @@ public final class MarginPane extends ScrollPane {
         setHbarPolicy(ScrollBarPolicy.NEVER);
         setAccessibleText("Margin: facts, findings and what to set");
         document.reportProperty().addListener(o -> refresh());
+        document.proposedProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> {
+            document.leave();
             setVvalue(0);
             refresh();
         });
@@ -68,6 +67,12 @@ public final class MarginPane extends ScrollPane {
         Id id = document.selectionProperty().get();
         box.getChildren().clear();
         if (report == null) {
+            return;
+        }
+        Changing proposed = document.proposedProperty().get();
+        if (proposed != null) {
+            box.getChildren().add(new ChangeBox(document, proposed));
+            setVvalue(0);
             return;
         }
         if (id == null || report.plan().index().find(id).isEmpty()) {
@@ -158,7 +163,9 @@ public final class MarginPane extends ScrollPane {
             fine.setAlignment(Pos.CENTER_LEFT);
             box.getChildren().add(fine);
         }
-        settings(report, id);
+        if (!DeviceSettings.of(report.plan(), id).isEmpty()) {
+            box.getChildren().addAll(new SettingsBox(document, report.plan(), id), line());
+        }
         names("Fed by", facts.fedBy());
         names("Feeds", facts.feeds());
         signs(report.plan(), id);
@@ -242,101 +249,11 @@ public final class MarginPane extends ScrollPane {
         }
     }
 
-    private static Button quiet(String text, Runnable action) {
+    static Button quiet(String text, Runnable action) {
         Button button = new Button(text);
         button.getStyleClass().add("quiet");
         button.setMinHeight(USE_PREF_SIZE);
         button.setOnAction(e -> action.run());
-        return button;
-    }
-
-    private void settings(Report report, Id id) {
-        List<DeviceSettings.Row> rows = DeviceSettings.of(report.plan(), id);
-        if (rows.isEmpty()) {
-            return;
-        }
-        long done = rows.stream().filter(r -> r.now().isEmpty()).count();
-        HBox heading = new HBox(
-                Texts.heading("Set on the device"),
-                Mark.gap(),
-                Texts.of(done + " of " + rows.size() + " in force", "soft", "small"));
-        box.getChildren().add(heading);
-        GridPane grid = new GridPane();
-        grid.setHgap(8);
-        grid.setVgap(5);
-        int line = 0;
-        Optional<String> lastWhere = Optional.empty();
-        for (DeviceSettings.Row row : rows) {
-            if (row.tick().isPresent()) {
-                CheckBox tick = new CheckBox();
-                tick.setAccessibleText(row.label() + " is set to " + row.value());
-                tick.setOnAction(e -> row.tick().ifPresent(document::apply));
-                grid.add(tick, 0, line);
-            }
-            Label label = Texts.wrapped(row.label(), "soft");
-            label.setMaxWidth(118);
-            grid.add(label, 1, line);
-            Label value = Texts.mono(row.value());
-            value.setWrapText(true);
-            value.setMinHeight(USE_PREF_SIZE);
-            VBox cell = new VBox(value);
-            row.now()
-                    .ifPresent(n -> cell.getChildren()
-                            .add(Texts.mono(
-                                    (row.entered() ? "typed in, still " : "now ") + n,
-                                    row.entered() ? "at-risk" : "broken",
-                                    "small")));
-            boolean repeated = row.where().equals(lastWhere);
-            lastWhere = row.where();
-            row.where()
-                    .filter(w -> !repeated)
-                    .ifPresent(w -> cell.getChildren().add(Texts.wrapped(w, "soft", "small")));
-            grid.add(cell, 2, line++);
-        }
-        box.getChildren().add(grid);
-        steps(report.plan(), id);
-        box.getChildren().add(line());
-    }
-
-    /** What is left to do on the box before all that is planned for it is in force. */
-    private void steps(Plan plan, Id id) {
-        Optional<HostId> host = Boxes.of(plan.index(), id);
-        if (host.isEmpty()) {
-            return;
-        }
-        Applying applying = Applying.of(plan, host.get());
-        if (applying.waiting().size() > 1) {
-            box.getChildren()
-                    .add(action(
-                            "All " + applying.waiting().size() + " typed in",
-                            "typed-in",
-                            () -> document.apply(Applying.typeIn(
-                                    plan, host.get(), applying.waiting().keySet()))));
-        }
-        if (applying.entered().isEmpty()) {
-            return;
-        }
-        for (ProfileStep step : applying.steps()) {
-            String times = step.times() == 1 ? "" : step.times() == 2 ? ", twice" : ", " + step.times() + " times";
-            String wait = step.seconds() == 0 ? "" : ", " + step.seconds() + " s" + (step.times() == 1 ? "" : " each");
-            box.getChildren()
-                    .add(Texts.wrapped("Then: " + step.does() + times + wait + "."
-                            + (step.why().isEmpty() ? "" : " " + step.why())));
-        }
-        box.getChildren()
-                .add(action(
-                        "Done, it is in force",
-                        "in-force",
-                        () -> document.apply(Applying.carriedOut(plan, host.get()))));
-    }
-
-    private static Button action(String text, String buttonId, Runnable work) {
-        Button button = new Button(text);
-        button.getStyleClass().add("action");
-        button.setId(buttonId);
-        button.setMaxWidth(Double.MAX_VALUE);
-        button.setMinHeight(USE_PREF_SIZE);
-        button.setOnAction(e -> work.run());
         return button;
     }
 
@@ -365,7 +282,7 @@ public final class MarginPane extends ScrollPane {
         }
     }
 
-    private static Node line() {
+    static Node line() {
         Region region = new Region();
         region.getStyleClass().add("rule-line");
         return region;

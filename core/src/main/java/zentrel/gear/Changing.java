@@ -1,0 +1,105 @@
+package zentrel.gear;
+
+import java.util.List;
+import zentrel.ipv4.HostAddress;
+import zentrel.plan.*;
+
+/**
+ * A change of one setting before it is made: what it was and will be, and every other place that keeps a copy of it, one step
+ * each. It may be set at once, or planned and set later.
+ *
+ * @param what the thing and its setting
+ * @param before as it is now
+ * @param after as it will be
+ * @param change makes it, in force at once
+ * @param places what keeps a copy of it
+ */
+public record Changing(String what, String before, String after, Edit change, List<Elsewhere> places) {
+    public Changing {
+        places = List.copyOf(places);
+    }
+
+    /** The same change, planned only: what is in force stays as it is until it is ticked off on the device. */
+    public Edit later() {
+        return Applying.onlyPlanned(change);
+    }
+
+    /** Another address for an adapter; its first where it has none. */
+    public static Changing address(Plan plan, AdapterId id, int at, HostAddress address) {
+        PlanIndex index = plan.index();
+        Adapter adapter = index.adapter(id);
+        boolean has = at < adapter.addresses().size();
+        HostAddress old = has ? adapter.addresses().get(at).inForce() : null;
+        return new Changing(
+                "the " + index.name(id),
+                old == null ? "no address" : old.toString(),
+                address.toString(),
+                new Edit(
+                        "Give the " + index.name(id) + " " + address,
+                        p -> p.withAdapter(
+                                id,
+                                a -> a.withAddress(at, new AdapterAddress(Setting.of(address), AddressOrigin.MANUAL)))),
+                old == null
+                        ? List.of()
+                        : Elsewhere.keeping(plan, index.hostOf(id).id(), old.address(), address.address()));
+    }
+
+    /**
+     * Another universe number at a port.
+     *
+     * @param wire as it is on the wire, within the range of the port's protocol
+     * @throws IllegalArgumentException with a sentence, outside the range
+     */
+    public static Changing wire(Plan plan, PortId id, int wire) {
+        PlanIndex index = plan.index();
+        Port port = index.port(id);
+        Protocol protocol = port.protocol().planned();
+        if (!protocol.carries(wire)) {
+            throw new IllegalArgumentException(protocol.title() + " has no universe " + wire + ".");
+        }
+        String old = port.wire().map(w -> String.valueOf(w.inForce())).orElse("not set");
+        return new Changing(
+                index.name(id),
+                protocol.title() + " " + old,
+                protocol.title() + " " + wire,
+                new Edit("Set " + index.name(id) + " to " + wire, p -> p.withPort(id, x -> x.withWire(wire))),
+                port.wire()
+                        .map(w -> Elsewhere.keepingWire(plan, port, w.inForce(), wire))
+                        .orElse(List.of()));
+    }
+
+    /**
+     * Another UDP port on which an application takes OSC.
+     *
+     * @throws IllegalArgumentException with a sentence, outside 1 to 65535 or where it takes no OSC
+     */
+    public static Changing oscPort(Plan plan, ApplicationId id, int udp) {
+        if (udp < 1 || udp > 65_535) {
+            throw new IllegalArgumentException("A UDP port is 1 to 65535, not " + udp + ".");
+        }
+        Application application = plan.index().application(id);
+        OscInput osc = application
+                .osc()
+                .orElseThrow(() -> new IllegalArgumentException(application.name() + " takes no OSC."));
+        return new Changing(
+                application.name() + ", OSC port",
+                String.valueOf(osc.port().inForce()),
+                String.valueOf(udp),
+                new Edit(
+                        "Listen for OSC on " + udp + " in " + application.name(),
+                        p -> p.withApplication(
+                                id, a -> a.withOsc(a.osc().orElseThrow().withPort(udp)))),
+                Elsewhere.keepingOscPort(plan, id, osc.port().inForce(), udp));
+    }
+
+    /** Another name. */
+    public static Changing name(Plan plan, Id id, String name) {
+        String old = plan.index().name(id);
+        return new Changing(
+                old,
+                old,
+                name.strip(),
+                Renaming.of(plan, id, name),
+                Elsewhere.keepingName(plan, id, old, name.strip()));
+    }
+}
