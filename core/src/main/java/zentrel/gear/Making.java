@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -92,6 +93,59 @@ public final class Making {
             }
             return after;
         });
+    }
+
+    /** An edit followed by a change of what it makes, as one. */
+    static Edit then(Edit edit, UnaryOperator<Plan> more) {
+        return new Edit(edit.text(), p -> more.apply(edit.applyTo(p)));
+    }
+
+    /** Puts the first adapter of each of these boxes on a segment. */
+    static Plan onSegment(Plan plan, List<HostId> hosts, SegmentId segment) {
+        List<AdapterId> adapters = hosts.stream()
+                .flatMap(h -> plan.index().host(h).adapters().stream().limit(1))
+                .map(Adapter::id)
+                .toList();
+        return adapters.isEmpty()
+                ? plan
+                : Wiring.onSegment(plan, adapters, plan.index().segment(segment))
+                        .applyTo(plan);
+    }
+
+    /**
+     * Gives the first adapter of each of these boxes an address, counting on from the first.
+     *
+     * @param first an address, with or without a mask; without one it has the mask of its segment
+     * @throws IllegalArgumentException with a sentence, where it is no address or the range ends
+     */
+    static Plan at(Plan plan, List<HostId> hosts, String first) {
+        Ipv4Address start = first.contains("/") ? HostAddress.parse(first).address() : Ipv4Address.parse(first);
+        Plan next = plan;
+        int number = 0;
+        for (HostId host : hosts) {
+            Optional<Adapter> adapter =
+                    plan.index().host(host).adapters().stream().findFirst();
+            if (adapter.isEmpty()) {
+                throw new IllegalArgumentException(
+                        plan.index().name(host) + " has no network adapter, so it gets no address.");
+            }
+            int length = first.contains("/")
+                    ? HostAddress.parse(first).prefixLength()
+                    : adapter.get()
+                            .segment()
+                            .flatMap(s -> plan.index().segment(s).subnet())
+                            .map(Subnet::prefixLength)
+                            .orElse(8);
+            HostAddress address = new HostAddress(start.plus(number++), length);
+            if (!address.subnet().contains(start)) {
+                throw new IllegalArgumentException("From " + start + " the range holds no " + hosts.size()
+                        + " addresses; it ends before " + address.address() + ".");
+            }
+            next = next.withAdapter(
+                    adapter.get().id(),
+                    a -> a.withAddress(0, new AdapterAddress(Setting.of(address), AddressOrigin.MANUAL)));
+        }
+        return next;
     }
 
     private Plan finished(Profile profile) {

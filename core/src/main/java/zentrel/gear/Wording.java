@@ -3,9 +3,12 @@ package zentrel.gear;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -74,30 +77,68 @@ public final class Wording {
 
     // --- add ---
 
+    /** {@code [COUNT] WORDS [called NAME] [in PLACE] [on SEGMENT] [at ADDRESS]}, the parts in any order. */
     private List<Offer> add(List<String> words) {
         List<String> wanted = new ArrayList<>(words);
         int count = 1;
         if (wanted.size() > 1 && wanted.get(0).matches("\\d{1,4}[x×]?")) {
             count = Integer.parseInt(wanted.remove(0).replaceAll("\\D", ""));
         }
-        String place = "";
-        int at = wanted.indexOf("in");
-        if (at > 0) {
-            place = String.join(" ", wanted.subList(Math.min(at + 1, wanted.size()), wanted.size()));
-            wanted = wanted.subList(0, at);
-        }
+        Map<String, String> parts = parts(wanted, Set.of("called", "in", "on", "at"));
         if (wanted.stream().noneMatch(w -> w.length() > 1 || w.matches("\\d"))) {
             return List.of();
         }
         List<Offer> offers = new ArrayList<>();
         for (Profile profile : library.matching(wanted)) {
             int n = count;
-            String where = place;
-            offers.add(new Offer(
-                    "Add " + n + " × " + profile.name() + (where.isEmpty() ? "" : " in " + where),
-                    () -> Making.boxes(plan, library, profile, n, "", where)));
+            StringBuilder text = new StringBuilder("Add " + n + " × " + profile.name());
+            for (String part : List.of("called", "in", "on", "at")) {
+                if (parts.containsKey(part)) {
+                    text.append(' ').append(part).append(' ').append(parts.get(part));
+                }
+            }
+            offers.add(new Offer(text.toString(), () -> added(profile, n, parts)));
         }
         return offers;
+    }
+
+    /** Takes from a line what follows each of these words, up to the next of them; at the very front it is no such word. */
+    private static Map<String, String> parts(List<String> words, Set<String> named) {
+        Map<String, String> parts = new LinkedHashMap<>();
+        List<String> kept = new ArrayList<>();
+        @Nullable String part = null;
+        for (String word : words) {
+            if (named.contains(word) && !kept.isEmpty() && !parts.containsKey(word)) {
+                part = word;
+                parts.put(part, "");
+            } else if (part == null) {
+                kept.add(word);
+            } else {
+                parts.merge(part, word, (said, more) -> said.isEmpty() ? more : said + " " + more);
+            }
+        }
+        parts.values().removeIf(String::isEmpty); // a part that is only begun
+        words.clear();
+        words.addAll(kept);
+        return parts;
+    }
+
+    private Made added(Profile profile, int count, Map<String, String> parts) {
+        String segment = parts.getOrDefault("on", "");
+        Made made = Making.boxes(
+                plan, library, profile, count, parts.getOrDefault("called", ""), parts.getOrDefault("in", ""));
+        Edit edit = made.edit();
+        if (!segment.isEmpty()) {
+            Segment wanted = things(List.of(segment.split(" ", -1)), plan.segments(), s -> true).stream()
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("There is no segment called " + segment + "."));
+            edit = Making.then(edit, p -> Making.onSegment(p, made.hosts(), wanted.id()));
+        }
+        if (parts.containsKey("at")) {
+            String address = parts.get("at");
+            edit = Making.then(edit, p -> Making.at(p, made.hosts(), address));
+        }
+        return new Made(edit, made.hosts());
     }
 
     private List<Offer> install(List<String> words) {
@@ -376,7 +417,7 @@ public final class Wording {
                     if (application.bindings().containsKey(purpose) && offers.size() < MOST_OFFERS) {
                         offers.add(of(
                                 "Bind " + purpose.title() + to,
-                                () -> Wiring.bind(application, java.util.Set.of(purpose), adapter)));
+                                () -> Wiring.bind(application, Set.of(purpose), adapter)));
                     }
                 }
             }

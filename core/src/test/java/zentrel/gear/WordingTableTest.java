@@ -1,6 +1,7 @@
 package zentrel.gear;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -34,6 +35,9 @@ class WordingTableTest {
                 "usb interface 1|Add 1 × USB interface, 1 universe",
                 "full console in Control hut|Add 1 × Full console in Control hut",
                 "compact|Add 1 × Compact console",
+                "compact called Rain desk in Hut at 10.41.7.7|Add 1 × Compact console called Rain desk in Hut at 10.41.7.7",
+                "2 node 4 at 10.41.9.9 in Reed bed on stream called Reed|Add 2 × 4-port node called Reed in Reed bed on stream at 10.41.9.9",
+                "node 4 called|Add 1 × 4-port node",
                 "switch managed poe|Add 1 × Switch, managed, PoE",
                 "switch unmanaged|Add 1 × Switch, unmanaged",
                 "wifi|Add 1 × Access point",
@@ -162,5 +166,32 @@ class WordingTableTest {
                         .get(0)
                         .text())
                 .startsWith("Patch 2 spot of 16 slots on Orchard ");
+    }
+
+    @Test
+    void whatIsSaidOfNewGearIsDone() {
+        Plan made = offersOf("3 node 4 called Reed node in Reed bed on control at 10.42.7.7");
+        assertThat(made.hosts().subList(20, 23)).allSatisfy(h -> {
+            assertThat(h.place()).isEqualTo("Reed bed");
+            assertThat(made.index().name(h.adapters().get(0).segment().orElseThrow()))
+                    .isEqualTo("Control");
+        });
+        assertThat(made.hosts().subList(20, 23))
+                .extracting(h ->
+                        h.name() + " " + h.adapters().get(0).addresses().get(0).inForce())
+                .containsExactly("Reed node 1 10.42.7.7/16", "Reed node 2 10.42.7.8/16", "Reed node 3 10.42.7.9/16");
+        assertThatThrownBy(() -> offersOf("node 4 at 10.42.7")).hasMessageContaining("is not an address");
+        assertThatThrownBy(() -> offersOf("node 4 on moon")).hasMessage("There is no segment called moon.");
+        assertThatThrownBy(() -> offersOf("9 node 4 at 10.41.255.250/16")).hasMessageContaining("the range holds no 9");
+    }
+
+    private static Plan offersOf(String line) {
+        return new Wording(READY, LIBRARY, null)
+                .offers(line)
+                .get(0)
+                .work()
+                .get()
+                .edit()
+                .applyTo(READY);
     }
 }

@@ -8,11 +8,15 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Decoded;
 import zentrel.packet.artnet.ArtDmx;
 import zentrel.packet.artnet.ArtNetCodec;
 import zentrel.packet.artnet.ArtNetPacket;
+import zentrel.packet.artnet.ArtPoll;
+import zentrel.packet.artnet.ArtPollReply;
 import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnData;
 import zentrel.packet.sacn.SacnDiscovery;
@@ -20,9 +24,10 @@ import zentrel.packet.sacn.SacnPacket;
 import zentrel.plan.Protocol;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.Datagram;
+import zentrel.wire.Sending;
 import zentrel.wire.Wire;
 
-/** Listens on one adapter and counts. Sends nothing but the group joins that listening needs. */
+/** Listens on one adapter and counts. Sends nothing but the group joins that listening needs, and polls where it is told to. */
 public final class StreamWatch {
     private record Key(Protocol protocol, int universe, Ipv4Address source) {}
 
@@ -43,6 +48,7 @@ public final class StreamWatch {
     private final Wire wire;
     private final Map<Key, Count> counts = new HashMap<>();
     private final Set<Integer> joined = new HashSet<>();
+    private final Map<Ipv4Address, Set<Integer>> answers = new TreeMap<>();
     private long unreadable;
 
     public StreamWatch(Wire wire) {
@@ -73,8 +79,40 @@ public final class StreamWatch {
         decoded.packet().ifPresent(p -> {
             if (p instanceof ArtDmx dmx) {
                 count(Protocol.ARTNET, dmx.portAddress().value(), datagram.from(), "", 100, false, dmx.sequence());
+            } else if (p instanceof ArtPollReply reply && (answers.size() < MOST_STREAMS)) {
+                answered(datagram.from(), reply);
             }
         });
+    }
+
+    private void answered(Ipv4Address from, ArtPollReply reply) {
+        Set<Integer> waits = answers.computeIfAbsent(from, f -> new TreeSet<>());
+        for (int i = 0; i < reply.ports(); i++) {
+            if (reply.isOutput(i) && !reply.isSacn(i)) {
+                waits.add(reply.output(i).value());
+            }
+        }
+    }
+
+    /**
+     * Asks every Art-Net device that the adapter reaches what it waits for. A question sets nothing, but it is sent.
+     *
+     * @return whether it left: the wire's guard may be set to listening only
+     */
+    public boolean ask() throws IOException {
+        return wire.send(
+                Sending.ASKING,
+                ArtNetPacket.PORT,
+                wire.broadcast(),
+                ArtNetPacket.PORT,
+                ArtNetCodec.encode(ArtPoll.plain()));
+    }
+
+    /** The Art-Net universes that the outputs of each device wait for, as its answers to polls say. */
+    public synchronized Map<Ipv4Address, Set<Integer>> answers() {
+        Map<Ipv4Address, Set<Integer>> copy = new TreeMap<>();
+        answers.forEach((from, waits) -> copy.put(from, Set.copyOf(waits)));
+        return copy;
     }
 
     private void sacn(Datagram datagram) {

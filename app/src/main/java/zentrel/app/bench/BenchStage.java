@@ -73,6 +73,7 @@ public final class BenchStage implements StageView {
     private final ListView<String> log = new ListView<>();
     private final VBox pane;
     private final Timeline clock = new Timeline(new KeyFrame(Duration.millis(200), e -> tick()));
+    private final HearRow hearing;
     private @Nullable Plan runningPlan;
     private boolean awake;
     private Optional<SignalPath> path = Optional.empty();
@@ -87,6 +88,7 @@ public final class BenchStage implements StageView {
         this.document = document;
         this.onEvidence = onEvidence;
         this.onState = onState;
+        hearing = new HearRow(document);
         arm.setDisable(true);
         stopOutput.setDisable(true);
         streams.setId("bench-stream");
@@ -141,6 +143,9 @@ public final class BenchStage implements StageView {
                 rule(),
                 Texts.heading("Send one cue"),
                 cueing,
+                rule(),
+                Texts.heading("Hear what devices really send and wait for"),
+                hearing,
                 rule(),
                 Texts.heading("What happened"),
                 log);
@@ -583,6 +588,7 @@ public final class BenchStage implements StageView {
     /** Ends all stand-ins. */
     public void close() {
         clock.stop();
+        hearing.close();
         bench.close();
     }
 }

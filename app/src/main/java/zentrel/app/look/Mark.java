@@ -9,7 +9,7 @@ import zentrel.path.Verdict;
 /** The mark of a verdict: told by its shape first, its colour second. 18 × 14 px. A region drawn as one shape, so one node. */
 public final class Mark extends Region {
     private Mark(Verdict verdict) {
-        getStyleClass().addAll("mark", styleOf(verdict));
+        getStyleClass().addAll("verdict", styleOf(verdict));
         setMinSize(18, 14);
         setPrefSize(18, 14);
         setMaxSize(18, 14);

@@ -90,7 +90,7 @@ final class SettingsBox extends VBox {
                                 "small")));
         row.where().filter(w -> !whereSaid).ifPresent(w -> cell.getChildren().add(Texts.wrapped(w, "soft", "small")));
         row.entry().ifPresent(entry -> {
-            value.getStyleClass().add("card");
+            value.getStyleClass().add("setting");
             value.setFocusTraversable(true);
             value.setAccessibleText(row.label() + ", " + row.value() + ", Enter changes it");
             value.setOnMouseClicked(e -> {

@@ -1,0 +1,185 @@
+package zentrel.app.bench;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Texts;
+import zentrel.gear.Heard;
+import zentrel.gear.Ticking;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.live.StreamSeen;
+import zentrel.live.StreamWatch;
+import zentrel.plan.Plan;
+import zentrel.plan.Protocol;
+import zentrel.wire.OutputGuard;
+import zentrel.wire.UdpWire;
+
+/**
+ * Hears on one adapter what devices send and wait for, and ticks off what is in force as planned. It asks by poll, which sets
+ * nothing; the time is bounded and it can be stopped.
+ */
+final class HearRow extends HBox implements AutoCloseable {
+    private static final int MILLIS = 4_000;
+    private static final int STEP = 100;
+    private static final int ASK_AGAIN = 2_000;
+
+    /** Groups joined at most, those of the plan's first universes. */
+    private static final int MOST_GROUPS = 256;
+
+    private final OpenDocument document;
+    private final TextField adapter = new TextField("127.0.0.1");
+    private final Button hear = new Button("Hear for 4 s");
+    private final Button tick = new Button();
+    private final Label told = Texts.of("", "soft", "small");
+    private final AtomicBoolean running = new AtomicBoolean();
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> {
+        Thread t = new Thread(r, "hear");
+        t.setDaemon(true);
+        return t;
+    });
+    private List<Ticking> ticking = List.of();
+
+    HearRow(OpenDocument document) {
+        super(10);
+        this.document = document;
+        setAlignment(Pos.CENTER_LEFT);
+        adapter.setId("hear-adapter");
+        adapter.setPrefWidth(130);
+        adapter.setAccessibleText("Address of the adapter to hear on");
+        hear.getStyleClass().add("action");
+        hear.setId("hear");
+        hear.setOnAction(e -> startOrStop());
+        adapter.setOnAction(e -> startOrStop());
+        tick.getStyleClass().add("action");
+        tick.setId("hear-tick");
+        tick.setOnAction(e -> tickOff());
+        told.setId("hear-told");
+        offer(List.of());
+        getChildren().addAll(Texts.of("on the adapter", "soft"), adapter, hear, tick, told);
+    }
+
+    private void offer(List<Ticking> found) {
+        ticking = found;
+        int count = found.stream().mapToInt(t -> t.seen().size()).sum();
+        tick.setText("Tick off " + count + (count == 1 ? " setting" : " settings"));
+        tick.setVisible(count > 0);
+        tick.setManaged(count > 0);
+    }
+
+    private void tickOff() {
+        ticking.forEach(t -> document.apply(t.edit()));
+        told.setText("Ticked off.");
+        offer(List.of());
+    }
+
+    private void startOrStop() {
+        if (running.getAndSet(false)) {
+            return; // the run ends at its next step
+        }
+        Ipv4Address at;
+        try {
+            at = Ipv4Address.parse(adapter.getText().strip());
+        } catch (IllegalArgumentException e) {
+            document.tell(String.valueOf(e.getMessage()));
+            return;
+        }
+        running.set(true);
+        hear.setText("Stop");
+        told.setText("Hearing …");
+        offer(List.of());
+        Plan plan = document.plan();
+        thread.execute(() -> {
+            try {
+                List<Heard> heard = hear(at, plan);
+                List<Ticking> found = Ticking.of(plan, heard);
+                Platform.runLater(() -> show(heard, found));
+            } catch (IOException e) {
+                Platform.runLater(() -> {
+                    told.setText("");
+                    document.tell(String.valueOf(e.getMessage()));
+                });
+            } finally {
+                running.set(false);
+                Platform.runLater(() -> hear.setText("Hear for 4 s"));
+            }
+        });
+    }
+
+    private void show(List<Heard> heard, List<Ticking> found) {
+        long from = heard.stream().map(Heard::from).distinct().count();
+        String first = found.isEmpty()
+                ? "nothing that still waits to be ticked off."
+                : found.get(0).seen().get(0);
+        told.setText(
+                heard.isEmpty()
+                        ? "Nothing was heard."
+                        : from + (from == 1 ? " device" : " devices") + " heard; " + first);
+        offer(found);
+    }
+
+    private List<Heard> hear(Ipv4Address at, Plan plan) throws IOException {
+        try (UdpWire wire = UdpWire.open(at, new OutputGuard(OutputGuard.State.ASK))) {
+            StreamWatch watch = new StreamWatch(wire);
+            watch.start(groups(plan));
+            for (int passed = 0; passed < MILLIS && running.get(); passed += STEP) {
+                if (passed % ASK_AGAIN == 0) {
+                    boolean unused = watch.ask();
+                }
+                Thread.sleep(STEP);
+            }
+            return heard(watch);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return List.of();
+        }
+    }
+
+    /** The sACN universes that the plan's ports and streams want to have; what is announced is joined as well. */
+    private static List<Integer> groups(Plan plan) {
+        Set<Integer> wanted = new HashSet<>();
+        plan.streams().stream()
+                .filter(s -> s.protocol() == Protocol.SACN)
+                .forEach(s -> s.wire()
+                        .ifPresentOrElse(
+                                w -> wanted.add(w.planned()),
+                                () -> plan.index().wireOf(s).ifPresent(wanted::add)));
+        return wanted.stream()
+                .filter(Protocol.SACN::carries)
+                .sorted()
+                .limit(MOST_GROUPS)
+                .toList();
+    }
+
+    private static List<Heard> heard(StreamWatch watch) {
+        record Key(Ipv4Address from, Protocol protocol) {}
+        Map<Key, Set<Integer>> sends = new HashMap<>();
+        for (StreamSeen s : watch.seen()) {
+            sends.computeIfAbsent(new Key(s.source(), s.protocol()), k -> new HashSet<>())
+                    .add(s.universe());
+        }
+        List<Heard> heard = new ArrayList<>();
+        sends.forEach((key, universes) -> heard.add(new Heard(key.from(), key.protocol(), universes, Set.of())));
+        watch.answers().forEach((from, waits) -> heard.add(new Heard(from, Protocol.ARTNET, Set.of(), waits)));
+        return heard;
+    }
+
+    @Override
+    public void close() {
+        running.set(false);
+        thread.shutdownNow();
+    }
+}

@@ -1,0 +1,296 @@
+package zentrel.app;
+
+import static java.util.concurrent.TimeUnit.SECONDS;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+import static zentrel.app.Fx.fx;
+import static zentrel.app.Fx.settled;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.Node;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Fonts;
+import zentrel.demo.FernlightTrail;
+import zentrel.file.LoadedPlan;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+import zentrel.standin.LevelStandin;
+import zentrel.standin.StandinPort;
+import zentrel.wire.OutputGuard;
+import zentrel.wire.UdpWire;
+
+/** The real window: values changed where they are read, planned, typed in, heard; a rig typed from a paper list. */
+@ExtendWith(ApplicationExtension.class)
+@SuppressWarnings("NullAway.Init")
+class ChangeWindowTest {
+    private static final AdapterId CONTROL = new AdapterId("hut-console.control");
+
+    @TempDir
+    static Path home;
+
+    private OpenDocument document;
+    private MainWindow window;
+
+    @Start
+    void start(Stage stage) throws Exception {
+        Fonts.load();
+        document = new OpenDocument(Files.createTempDirectory(home, "run"));
+        window = new MainWindow(stage, document);
+        document.show(LoadedPlan.of(FernlightTrail.ready()));
+        stage.show();
+    }
+
+    @AfterEach
+    void end() {
+        fx(() -> {
+            window.close();
+            document.close();
+            return true;
+        });
+    }
+
+    private Plan plan() {
+        settled(() -> document.reportProperty().get() != null
+                && document.reportProperty().get().plan().equals(document.plan()));
+        return fx(document::plan);
+    }
+
+    private void choose(Id id) {
+        plan();
+        fx(() -> {
+            document.select(id);
+            return true;
+        });
+    }
+
+    /** Opens the field of a setting by keyboard, types into it and ends with these keys. */
+    private void retype(FxRobot robot, String reads, String text, KeyCode... end) {
+        settled(() -> value(robot, reads).isPresent());
+        fx(() -> {
+            value(robot, reads).orElseThrow().requestFocus();
+            return true;
+        });
+        robot.push(KeyCode.ENTER);
+        settled(() -> robot.lookup("#setting-field").tryQuery().isPresent());
+        fx(() -> {
+            robot.lookup("#setting-field").queryAs(TextInputControl.class).setText(text);
+            return true;
+        });
+        robot.push(end);
+    }
+
+    private static Optional<Node> value(FxRobot robot, String reads) {
+        return robot.lookup(".setting").queryAll().stream()
+                .filter(n -> String.valueOf(n.getAccessibleText()).contains(", " + reads + ","))
+                .findFirst();
+    }
+
+    private HostAddress inForce() {
+        return plan().index().adapter(CONTROL).addresses().get(0).inForce();
+    }
+
+    @Test
+    void anAddressIsChangedWithEveryPlaceThatKeepsItAndEachStepIsUndoneByItself(FxRobot robot) {
+        choose(new HostId("hut-console"));
+        retype(robot, "10.42.1.1", "10.42.1.9", KeyCode.ENTER);
+        settled(() ->
+                robot.lookup("#change-set").tryQuery().filter(Node::isFocused).isPresent());
+        assertThat(inForce()).as("nothing is changed before it is said").hasToString("10.42.1.1/16");
+        robot.push(KeyCode.ENTER);
+        settled(() -> document.plan()
+                .index()
+                .adapter(CONTROL)
+                .addresses()
+                .get(0)
+                .inForce()
+                .toString()
+                .equals("10.42.1.9/16"));
+        assertThat(plan().index().link(new LinkId("go-link")).destination().inForce())
+                .hasToString("10.42.1.9");
+        assertThat(plan().copies())
+                .filteredOn(c -> c.of().equals(CONTROL))
+                .allSatisfy(c -> assertThat(c.value().inForce()).isEqualTo("10.42.1.9"));
+        for (int i = 0; i < 5; i++) {
+            robot.push(KeyCode.CONTROL, KeyCode.Z);
+        }
+        settled(() -> document.plan().equals(FernlightTrail.ready()));
+    }
+
+    @Test
+    void aChangeIsPlannedThenTypedInAndOnlyThenInForce(FxRobot robot) {
+        choose(new ReceiverId("boathouse-node-rx"));
+        retype(robot, "Art-Net 4", "40 000", KeyCode.ENTER);
+        settled(() -> document.noticeProperty().get() != null);
+        assertThat(fx(() -> document.noticeProperty().get()).text()).isEqualTo("\"40 000\" is no whole number.");
+        robot.push(KeyCode.ESCAPE);
+        retype(robot, "Art-Net 4", "104", KeyCode.SHIFT, KeyCode.ENTER);
+        settled(() -> robot.lookup("#change-later").tryQuery().isPresent());
+        robot.clickOn("#change-later");
+        PortId port = new PortId("boathouse-node.p1");
+        settled(() -> document.plan().index().port(port).wire().orElseThrow().isPending());
+        assertThat(plan().index().port(port).wire().orElseThrow()).hasToString("104 (now 4)");
+        assertThat(fx(() -> document.reportProperty().get().isBroken()))
+                .as("what is in force still works")
+                .isFalse();
+        choose(new HostId("boathouse-node"));
+        settled(() -> robot.lookup(".check-box").tryQuery().isPresent());
+        fx(() -> {
+            robot.lookup(".check-box").query().requestFocus();
+            return true;
+        });
+        robot.push(KeyCode.SPACE);
+        settled(() -> document.plan().index().port(port).wire().orElseThrow().entered()
+                || !document.plan().index().port(port).wire().orElseThrow().isPending());
+        if (plan().index().port(port).wire().orElseThrow().entered()) {
+            settled(() -> robot.lookup("#in-force").tryQuery().isPresent());
+            fx(() -> {
+                robot.lookup("#in-force").queryButton().fire();
+                return true;
+            });
+        }
+        settled(() -> !document.plan().index().port(port).wire().orElseThrow().isPending());
+    }
+
+    @Test
+    void whatIsHeardOfADeviceTicksItsSettingsOff(FxRobot robot) throws Exception {
+        Ipv4Address at = Ipv4Address.parse("127.93.0.7");
+        PortId port = new PortId("boathouse-node.p1");
+        Plan waiting = FernlightTrail.ready()
+                .withAdapter(
+                        new AdapterId("boathouse-node.network"),
+                        a -> a.withAddress(
+                                0,
+                                new AdapterAddress(
+                                        new Setting<>(
+                                                new HostAddress(at, 8),
+                                                a.addresses().get(0).inForce()),
+                                        AddressOrigin.MANUAL)))
+                .withPort(
+                        port,
+                        p -> new Port(
+                                p.id(),
+                                p.name(),
+                                p.kind(),
+                                p.direction(),
+                                p.enabled(),
+                                p.protocol(),
+                                Optional.of(new Setting<>(44, 4)),
+                                p.universe()));
+        fx(() -> {
+            document.show(LoadedPlan.of(waiting));
+            window.showStage(4);
+            return true;
+        });
+        plan();
+        try (LevelStandin node = new LevelStandin(
+                UdpWire.open(at, new OutputGuard(OutputGuard.State.ASK)),
+                "Boathouse node",
+                List.of(new StandinPort("p1", Protocol.ARTNET, 44, true, true)),
+                Merge.HTP,
+                true,
+                e -> {})) {
+            node.start();
+            fx(() -> {
+                robot.lookup("#hear-adapter").queryAs(TextInputControl.class).setText("127.93.0.99");
+                return true;
+            });
+            robot.clickOn("#hear");
+            settled(() -> robot.lookup("#hear-tick").query().isVisible());
+        }
+        robot.clickOn("#hear-tick");
+        settled(() -> !document.plan().index().port(port).wire().orElseThrow().isPending());
+        assertThat(plan().index().port(port).wire().orElseThrow()).isEqualTo(Setting.of(44));
+        assertThat(plan().index()
+                        .adapter(new AdapterId("boathouse-node.network"))
+                        .addresses()
+                        .get(0)
+                        .inForce()
+                        .address())
+                .isEqualTo(at);
+    }
+
+    /**
+     * Sixty hosts with name, place and address as they stand on paper. The time is reckoned by the keystroke-level model of
+     * Card, Moran and Newell (1980), values from memory: 0.28 s a key for somebody who is no typist, 1.35 s to think before each
+     * line, and as much again to read it.
+     */
+    @Test
+    void sixtyHostsFromAPaperListTakeLessThanAQuarterOfAnHour(FxRobot robot) {
+        fx(() -> {
+            document.show(LoadedPlan.of(Plan.EMPTY));
+            window.showStage(0);
+            window.gear().say();
+            return true;
+        });
+        plan();
+        List<String> lines = new ArrayList<>(List.of(
+                "segment Stream 10.41.0.0/16",
+                "segment Control 10.42.0.0/16",
+                "full console called Hut console in Control hut at 10.41.1.1",
+                "full console called Backup console in Control hut at 10.41.1.2",
+                "show called Cue computer in Control hut on control at 10.42.1.5",
+                "previs key called Office previs in Site office at 10.41.60.7",
+                "paperwork called Office computer in Site office on control at 10.42.60.1",
+                "2 tablet called Tablet in Control hut on control at 10.42.9.20",
+                "2 switch managed poe called Hut switch in Control hut",
+                "3 wifi called Radio in Control hut on control at 10.42.9.1"));
+        String[] places = {"Glasshouse", "Boathouse", "Jetty", "Orchard", "Rockery", "Reed bed", "Weir", "Terrace"};
+        for (int i = 0; i < places.length; i++) {
+            lines.add("3 node 4 called " + places[i] + " node in " + places[i] + " at 10.41." + (20 + i) + ".1");
+            lines.add("2 pixel 9 called " + places[i] + " pixel in " + places[i] + " at 10.41." + (40 + i) + ".1");
+            lines.add("switch unmanaged called " + places[i] + " switch in " + places[i]);
+        }
+        int keys = 0;
+        for (String line : lines) {
+            int before = plan().hosts().size() + plan().segments().size();
+            fx(() -> {
+                window.gear().say();
+                robot.lookup("#gear-words").queryAs(TextInputControl.class).setText(line);
+                return true;
+            });
+            settled(() -> !robot.lookup(".worded .offer").queryAll().isEmpty());
+            robot.push(KeyCode.ENTER);
+            await(line)
+                    .atMost(30, SECONDS)
+                    .until(() -> fx(() -> document.plan().hosts().size()
+                                    + document.plan().segments().size()
+                            > before));
+            keys += line.length() + 1;
+        }
+        Plan plan = plan();
+        assertThat(plan.hosts()).hasSizeGreaterThanOrEqualTo(60);
+        assertThat(plan.hosts().stream()
+                        .flatMap(h -> h.adapters().stream())
+                        .flatMap(a -> a.addresses().stream())
+                        .map(a -> a.inForce().address()))
+                .contains(
+                        Ipv4Address.parse("10.41.27.3"),
+                        Ipv4Address.parse("10.42.9.21"),
+                        Ipv4Address.parse("10.41.47.2"));
+        Set<String> rules = document.reportProperty().get().findings().stream()
+                .map(zentrel.check.Finding::rule)
+                .collect(java.util.stream.Collectors.toSet());
+        assertThat(rules).as("nothing but what is not wired yet").isSubsetOf(Set.of());
+        double seconds = keys * 0.28 + lines.size() * 2 * 1.35;
+        System.out.printf(
+                "paper list: %d hosts, %d lines, %d keys, %.0f s by the model%n",
+                plan.hosts().size(), lines.size(), keys, seconds);
+        assertThat(seconds).isLessThan(15 * 60);
+    }
+}
