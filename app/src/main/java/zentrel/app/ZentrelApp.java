@@ -16,7 +16,8 @@ import zentrel.app.look.Fonts;
 import zentrel.file.LoadedPlan;
 import zentrel.plan.Plan;
 
-/** The JavaFX application. Arguments: a plan file or {@code demo:NAME}, {@code --shots DIR}, {@code --once}. */
+/** The JavaFX application. Arguments: a plan file or {@code demo:NAME}, {@code --shots DIR}; for measuring
+ * {@code --once} and {@code --answers}. */
 public final class ZentrelApp extends Application {
     /** How long the window waits for its plan before it opens without, in milliseconds. */
     private static final double PATIENCE_MILLIS = 600;
@@ -41,7 +42,9 @@ public final class ZentrelApp extends Application {
         document = open;
         window = shown;
         int shots = arguments.indexOf("--shots");
-        if (arguments.contains("--once")) {
+        if (arguments.contains("--answers")) {
+            stage.setOnShown(e -> new AnswerTimes(open, shown).start());
+        } else if (arguments.contains("--once")) {
             open.reportProperty().addListener(o -> endAfterTheNextPictures());
         } else if (shots >= 0 && shots + 1 < arguments.size()) {
             new Shots(stage, open, shown, Path.of(arguments.get(shots + 1))).start();

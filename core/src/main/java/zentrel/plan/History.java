@@ -31,6 +31,7 @@ public final class History {
         Plan after = edit.applyTo(plan);
         if (!after.equals(plan)) {
             undo.push(new Step(edit.text(), plan, after));
+            plan.forgetIndex();
             redo.clear();
             if (undo.size() > STEPS) {
                 undo.removeLast();

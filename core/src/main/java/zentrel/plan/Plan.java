@@ -192,6 +192,11 @@ public final class Plan {
         return profiles;
     }
 
+    /** Gives up what was worked out from this plan, which a plan that is kept only to go back to does not need. */
+    void forgetIndex() {
+        index = null;
+    }
+
     /** Lookups by id and by relation, made once for this plan. */
     public PlanIndex index() {
         PlanIndex known = index;

@@ -18,6 +18,9 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.VerboseMode;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFile;
+import zentrel.file.PlanFileException;
 
 /** Measures and prints: machine, JVM, check and path by JMH, the start of the window beside a trivial one. */
 public final class SpeedMain {
@@ -25,7 +28,6 @@ public final class SpeedMain {
 
     /** What ./zentrel starts the window with, for both programs alike. */
     private static final List<String> STARTING = List.of(
-            "-XX:+UseSerialGC",
             "-XX:Tier4InvocationThreshold=150000",
             "-XX:Tier4MinInvocationThreshold=20000",
             "-XX:Tier4CompileThreshold=450000",
@@ -46,6 +48,7 @@ public final class SpeedMain {
         System.out.printf(
                 "JVM      %s %s%n", System.getProperty("java.vm.name"), System.getProperty("java.vm.version"));
         plans();
+        answers(home);
         windows(home);
     }
 
@@ -94,6 +97,47 @@ public final class SpeedMain {
                     iterations[iterations.length - 1] / 1000);
         }
         System.out.printf(Locale.ROOT, "growth of the full check for four times the size: %.2f×%n", large / small);
+    }
+
+    // --- how the window answers ---
+
+    /** The window with a plan of 500 hosts, to which boxes are added. */
+    private static void answers(Path home) throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("zentrel-answers");
+        Path file = folder.resolve("large.zentrel.json");
+        try {
+            PlanFile.save(LoadedPlan.of(LargePlan.of(500)), file);
+        } catch (PlanFileException e) {
+            throw new IOException(e);
+        }
+        List<String> command = new ArrayList<>(
+                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString()));
+        command.addAll(STARTING);
+        command.addAll(List.of(
+                "-Dzentrel.home=" + folder,
+                "-cp",
+                home.resolve("app/target/zentrel-app-0.1.0.jar") + ":" + jars(home.resolve("app/target/lib")),
+                "zentrel.app.Launcher",
+                file.toString(),
+                "--answers"));
+        Process process = new ProcessBuilder(command)
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
+        String figures = "";
+        try (BufferedReader out =
+                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
+            for (String line = out.readLine(); line != null; line = out.readLine()) {
+                figures = line.startsWith("answers") ? line : figures;
+            }
+        }
+        if (!process.waitFor(120, TimeUnit.SECONDS) || figures.isEmpty()) {
+            process.destroy();
+            throw new IOException("The window gave no figures: " + String.join(" ", command));
+        }
+        String[] f = figures.split(" ", -1);
+        System.out.printf(
+                "adding the 501st box and more in the window: it answers after %s ms (median), %s ms (p99), %s ms (most); findings after %s ms (median), %s ms (p99)%n",
+                f[1], f[2], f[3], f[5], f[6]);
     }
 
     // --- the start of the window ---

@@ -59,12 +59,19 @@ public final class FlowStage implements StageView {
     private static final double THINNEST = 2;
     private static final double THICKEST = 38;
 
+    /** Taken as the height of what is seen, before that is known. */
+    private static final double FIRST_VIEWPORT = 700;
+
     private final OpenDocument document;
     private final Pane chart = new Pane();
     private final Label summary = Texts.of("", "soft", "small");
     private final ScrollPane scroll = new ScrollPane(chart);
     private final VBox pane = new VBox(scroll, summary);
     private @Nullable FlowModel model;
+    private @Nullable Report drawn;
+    private double drawnFrom;
+    private double drawnTo;
+    private double height;
 
     public FlowStage(OpenDocument document) {
         this.document = document;
@@ -73,16 +80,62 @@ public final class FlowStage implements StageView {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
         chart.setAccessibleText("Flow: who sends, through which segment, who takes, what lights");
-        document.reportProperty().addListener(o -> {
-            Report report = document.reportProperty().get();
-            if (report != null) {
-                document.derive(report, FlowModel::of, m -> {
-                    model = m;
-                    refresh();
-                });
-            }
-        });
+        document.reportProperty().addListener(o -> renew());
         document.selectionProperty().addListener(o -> refresh());
+        scroll.vvalueProperty().addListener(o -> scrolled());
+        scroll.viewportBoundsProperty().addListener(o -> scrolled());
+    }
+
+    /** Works out the picture of the newest report; what nobody sees is drawn when it is shown. */
+    private void renew() {
+        Report report = document.reportProperty().get();
+        if (report == null || pane.getScene() == null || isDrawn(report)) {
+            return;
+        }
+        document.derive(report, FlowModel::of, m -> {
+            model = m;
+            drawn = report;
+            refresh();
+        });
+    }
+
+    /** Identity on purpose: each check makes a report of its own. */
+    @SuppressWarnings("ReferenceEquality")
+    private boolean isDrawn(Report report) {
+        return drawn == report;
+    }
+
+    @Override
+    public void shown() {
+        renew();
+    }
+
+    private double viewport() {
+        double seen = scroll.getViewportBounds().getHeight();
+        return seen > 0 ? seen : FIRST_VIEWPORT;
+    }
+
+    private double offset() {
+        return Math.max(0, height - viewport()) * scroll.getVvalue();
+    }
+
+    /** Draws again where what is seen leaves what is drawn. */
+    private void scrolled() {
+        double from = offset();
+        if (model != null && (from < drawnFrom || Math.min(height, from + viewport()) > drawnTo)) {
+            refresh();
+        }
+    }
+
+    /** Brings a card that has the keyboard into view. */
+    private void reveal(double y, double row) {
+        double from = offset();
+        double room = Math.max(1, height - viewport());
+        if (y < from) {
+            scroll.setVvalue(y / room);
+        } else if (y + row > from + viewport()) {
+            scroll.setVvalue((y + row - viewport()) / room);
+        }
     }
 
     @Override
@@ -91,11 +144,13 @@ public final class FlowStage implements StageView {
     }
 
     private void refresh() {
-        chart.getChildren().clear();
         FlowModel m = model;
-        if (m == null) {
+        if (m == null || pane.getScene() == null) {
             return;
         }
+        Node focused = pane.getScene().getFocusOwner();
+        String keyboard = focused != null && focused.getParent() == chart ? focused.getId() : null;
+        chart.getChildren().clear();
         summary.setText(m.summary());
         if (m.senders().isEmpty()) {
             chart.getChildren()
@@ -105,6 +160,12 @@ public final class FlowStage implements StageView {
             return;
         }
         new Drawing(m).draw();
+        if (keyboard != null) {
+            chart.getChildren().stream()
+                    .filter(n -> keyboard.equals(n.getId()))
+                    .findFirst()
+                    .ifPresent(Node::requestFocus);
+        }
     }
 
     /** Whether a thing or what it belongs to is selected. */
@@ -120,7 +181,7 @@ public final class FlowStage implements StageView {
         return report != null && Owner.of(report.plan(), selected).contains(id);
     }
 
-    /** One drawing of a model. */
+    /** One drawing of a model: of what is seen, and as much above and below. */
     private final class Drawing {
         private final FlowModel m;
         private final Map<Id, Double> senderY = new HashMap<>();
@@ -131,6 +192,7 @@ public final class FlowStage implements StageView {
         private final Map<Id, Double> leftEnd = new HashMap<>();
         private final Map<Id, Double> rightEnd = new HashMap<>();
         private final Map<Id, Integer> marks = new HashMap<>();
+        private final Map<Id, List<Bundle>> ins = new HashMap<>();
         private final List<Mark> marked = new ArrayList<>();
         private final List<Runnable> numbers = new ArrayList<>();
         private final Path grounds = new Path();
@@ -139,6 +201,9 @@ public final class FlowStage implements StageView {
 
         Drawing(FlowModel m) {
             this.m = m;
+            for (Bundle b : m.in()) {
+                ins.computeIfAbsent(b.end(), e -> new ArrayList<>()).add(b);
+            }
         }
 
         void draw() {
@@ -146,7 +211,7 @@ public final class FlowStage implements StageView {
             heading("Carries", BAR_X - 14);
             heading("Takes", TAKES_X);
             heading("Lights", LIGHTS_X);
-            double height = HEAD + Math.max(m.takers().size(), m.senders().size()) * ROW;
+            height = HEAD + Math.max(m.takers().size(), m.senders().size()) * ROW;
             double y = HEAD;
             for (Taker taker : m.takers()) {
                 takerY.put(taker.id(), y);
@@ -154,27 +219,40 @@ public final class FlowStage implements StageView {
             }
             bars();
             placeSenders(height);
+            for (double at : senderY.values()) {
+                height = Math.max(height, at + SENDER_ROW);
+            }
             chart.setPrefHeight(height + 4);
+            drawnFrom = offset() - viewport();
+            drawnTo = offset() + 2 * viewport();
             for (Bundle bundle : m.out()) {
                 left(bundle);
             }
             for (Taker taker : m.takers()) {
-                for (Bundle bundle : m.in()) {
-                    if (bundle.end().equals(taker.id())) {
-                        right(bundle);
-                    }
-                }
+                ins.getOrDefault(taker.id(), List.of()).forEach(this::right);
             }
             // All marks stand on one ground above all ribbons, and all rules are one path: styling costs by the node.
             chart.getChildren().addAll(styled(grounds, "ground"));
             chart.getChildren().addAll(marked);
             numbers.forEach(Runnable::run);
             chart.getChildren().addAll(styled(rules, "card-rule"), styled(axes, "axis"));
-            m.senders().forEach(s -> card(s.id(), s.name(), s.address(), s.line(), SENDS_X, senderY.get(s.id()), true));
-            for (Taker t : m.takers()) {
-                card(t.id(), t.name(), t.address(), t.line(), TAKES_X, takerY.get(t.id()), false);
-                lights(t);
+            for (Sender s : m.senders()) {
+                double at = senderY.get(s.id());
+                if (isSeen(at, at + SENDER_ROW)) {
+                    card(s.id(), s.name(), s.address(), s.line(), SENDS_X, at, true);
+                }
             }
+            for (Taker t : m.takers()) {
+                double at = takerY.get(t.id());
+                if (isSeen(at, at + ROW)) {
+                    card(t.id(), t.name(), t.address(), t.line(), TAKES_X, at, false);
+                    lights(t);
+                }
+            }
+        }
+
+        private boolean isSeen(double top, double bottom) {
+            return bottom >= drawnFrom && top <= drawnTo;
         }
 
         private void heading(String text, double x) {
@@ -271,6 +349,9 @@ public final class FlowStage implements StageView {
                 return;
             }
             barLeft.put(b.carrier(), at + thick + 2);
+            if (!isSeen(Math.min(from, at), Math.max(from, at) + thick)) {
+                return;
+            }
             Path ribbon = ribbon(SENDS_X + CARDS_WIDTH, from, BAR_X, at, thick);
             style(ribbon, b);
             chart.getChildren().add(ribbon);
@@ -286,6 +367,9 @@ public final class FlowStage implements StageView {
                 return;
             }
             barRight.put(b.carrier(), at + thick + 2);
+            if (!isSeen(Math.min(to, at), Math.max(to, at) + thick)) {
+                return;
+            }
             Path ribbon = ribbon(BAR_X + BAR_WIDTH, at, TAKES_X, to, thick);
             style(ribbon, b);
             chart.getChildren().add(ribbon);
@@ -300,7 +384,7 @@ public final class FlowStage implements StageView {
         }
 
         private boolean alone(Bundle b) {
-            return m.in().stream().filter(o -> o.end().equals(b.end())).count() <= 1;
+            return ins.getOrDefault(b.end(), List.of()).size() <= 1;
         }
 
         private void number(Bundle b, double x, double y) {
@@ -369,6 +453,11 @@ public final class FlowStage implements StageView {
             card.setFocusTraversable(true);
             card.setAccessibleText(name + ", " + address + ", " + line);
             card.setId("card-" + id.value());
+            card.focusedProperty().addListener((o, was, is) -> {
+                if (is) {
+                    reveal(y, row);
+                }
+            });
             card.setOnMouseClicked(e -> document.select(id));
             card.setOnKeyPressed(e -> {
                 if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {

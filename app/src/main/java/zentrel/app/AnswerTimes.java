@@ -1,0 +1,112 @@
+package zentrel.app;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.application.Platform;
+import javafx.beans.InvalidationListener;
+import org.jspecify.annotations.Nullable;
+import zentrel.app.document.OpenDocument;
+import zentrel.gear.Library;
+import zentrel.gear.Making;
+import zentrel.plan.Plan;
+import zentrel.plan.Profile;
+
+/**
+ * For measuring: adds boxes to the plan that is open, one after the other, on the Gear stage. Meanwhile another thread asks the
+ * JavaFX thread every two milliseconds for an answer; how late the answers come is how long the window did not answer. Prints
+ * {@code answers P50 P99 MAX findings P50 P99} in milliseconds, and ends.
+ */
+final class AnswerTimes {
+    private static final int WARM = 40;
+    private static final int COUNTED = 120;
+    private static final int EVERY_MILLIS = 2;
+
+    private final OpenDocument document;
+    private final MainWindow window;
+    private final ConcurrentLinkedQueue<Long> late = new ConcurrentLinkedQueue<>();
+    private final List<Long> findings = new ArrayList<>();
+    private final AtomicBoolean counting = new AtomicBoolean();
+    private @Nullable Profile node;
+    private int done;
+    private long since;
+
+    AnswerTimes(OpenDocument document, MainWindow window) {
+        this.document = document;
+        this.window = window;
+    }
+
+    void start() {
+        node = Library.shipped().find("house/node-4").orElseThrow();
+        window.showStage(0);
+        Thread asking = new Thread(this::ask, "asking");
+        asking.setDaemon(true);
+        asking.start();
+        InvalidationListener next = o -> Platform.runLater(this::next);
+        document.reportProperty().addListener(next);
+        next();
+    }
+
+    private void ask() {
+        try {
+            while (true) {
+                long asked = System.nanoTime();
+                boolean counted = counting.get();
+                Platform.runLater(() -> {
+                    if (counted) {
+                        late.add(System.nanoTime() - asked);
+                    }
+                });
+                Thread.sleep(EVERY_MILLIS);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Called when findings are there: counts how long they took, and adds the next box. */
+    private void next() {
+        if (document.reportProperty().get() == null
+                || !document.reportProperty().get().plan().equals(document.plan())) {
+            return;
+        }
+        if (done > WARM) {
+            findings.add(System.nanoTime() - since);
+        }
+        if (done == WARM) {
+            counting.set(true);
+        }
+        if (done++ == WARM + COUNTED) {
+            print();
+            Platform.exit();
+            return;
+        }
+        since = System.nanoTime();
+        Plan plan = document.plan();
+        Profile profile = node;
+        if (profile != null) {
+            document.make(() -> Making.boxes(plan, Library.shipped(), profile, 1, "", "Added"), made -> {});
+        }
+    }
+
+    private void print() {
+        long[] answers = late.stream().mapToLong(Long::longValue).sorted().toArray();
+        long[] current = findings.stream().mapToLong(Long::longValue).sorted().toArray();
+        System.out.printf(
+                Locale.ROOT,
+                "answers %.1f %.1f %.1f findings %.1f %.1f%n",
+                at(answers, 0.5),
+                at(answers, 0.99),
+                at(answers, 1),
+                at(current, 0.5),
+                at(current, 0.99));
+    }
+
+    private static double at(long[] sorted, double part) {
+        int index = (int) Math.ceil(part * sorted.length) - 1;
+        return Arrays.stream(sorted).skip(Math.max(0, index)).findFirst().orElse(0) / 1e6;
+    }
+}
