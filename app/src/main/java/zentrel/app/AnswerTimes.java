@@ -6,8 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
-import javafx.beans.InvalidationListener;
+import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.gear.Library;
@@ -18,7 +19,8 @@ import zentrel.plan.Profile;
 /**
  * For measuring: adds boxes to the plan that is open, one after the other, on the Gear stage. Meanwhile another thread asks the
  * JavaFX thread every two milliseconds for an answer; how late the answers come is how long the window did not answer. Prints
- * {@code answers P50 P99 MAX findings P50 P99} in milliseconds, and ends.
+ * {@code answers P50 P99 MAX findings P50 P99 idle P99} in milliseconds, and ends. The last is what the machine itself takes, with the
+ * same window at rest for three seconds.
  */
 final class AnswerTimes {
     private static final int WARM = 40;
@@ -29,6 +31,7 @@ final class AnswerTimes {
     private final MainWindow window;
     private final ConcurrentLinkedQueue<Long> late = new ConcurrentLinkedQueue<>();
     private final List<Long> findings = new ArrayList<>();
+    private final List<Long> idle = new ArrayList<>();
     private final AtomicBoolean counting = new AtomicBoolean();
     private @Nullable Profile node;
     private int done;
@@ -45,9 +48,23 @@ final class AnswerTimes {
         Thread asking = new Thread(this::ask, "asking");
         asking.setDaemon(true);
         asking.start();
-        InvalidationListener next = o -> Platform.runLater(this::next);
-        document.reportProperty().addListener(next);
-        next();
+        PauseTransition settle = new PauseTransition(Duration.seconds(3));
+        settle.setOnFinished(e -> rest());
+        settle.play();
+    }
+
+    /** Nothing is done: what comes late now is the machine's. */
+    private void rest() {
+        counting.set(true);
+        PauseTransition rest = new PauseTransition(Duration.seconds(3));
+        rest.setOnFinished(e -> {
+            counting.set(false);
+            idle.addAll(late);
+            late.clear();
+            document.reportProperty().addListener(o -> Platform.runLater(this::next));
+            next();
+        });
+        rest.play();
     }
 
     private void ask() {
@@ -97,12 +114,13 @@ final class AnswerTimes {
         long[] current = findings.stream().mapToLong(Long::longValue).sorted().toArray();
         System.out.printf(
                 Locale.ROOT,
-                "answers %.1f %.1f %.1f findings %.1f %.1f%n",
+                "answers %.1f %.1f %.1f findings %.1f %.1f idle %.1f%n",
                 at(answers, 0.5),
                 at(answers, 0.99),
                 at(answers, 1),
                 at(current, 0.5),
-                at(current, 0.99));
+                at(current, 0.99),
+                at(idle.stream().mapToLong(Long::longValue).sorted().toArray(), 0.99));
     }
 
     private static double at(long[] sorted, double part) {

@@ -341,10 +341,10 @@ class WindowTest {
             return true;
         });
         waitFor("Port 1 of Paths node");
-        assertThat(fx(() -> all(stage.getScene().getRoot()).stream()
+        settled(() -> all(stage.getScene().getRoot()).stream()
                         .filter(n -> n.getStyleClass().contains("tick"))
-                        .count()))
-                .isEqualTo(4L);
+                        .count()
+                == 4);
         Label title = fx(() -> (Label) all(stage.getScene().getRoot()).stream()
                 .filter(n -> n.getStyleClass().contains("title"))
                 .findFirst()

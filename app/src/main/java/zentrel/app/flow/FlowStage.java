@@ -107,6 +107,7 @@ public final class FlowStage implements StageView {
 
     @Override
     public void shown() {
+        refresh(); // something else may be selected by now
         renew();
     }
 

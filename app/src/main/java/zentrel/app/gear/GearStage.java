@@ -206,11 +206,26 @@ public final class GearStage implements StageView {
         }
         heading("Ports and what they carry", PORTS_X);
         refreshing = true;
-        list.getItems().setAll(ledger.rows());
+        replace(list.getItems(), ledger.rows());
         refreshing = false;
         ledgerSummary = ledger.summary();
         follow();
         refreshBulk();
+    }
+
+    /** Makes one list like another by replacing only what differs between their common beginning and end. */
+    private static <T> void replace(List<T> list, List<T> wanted) {
+        int most = Math.min(list.size(), wanted.size());
+        int start = 0;
+        while (start < most && list.get(start).equals(wanted.get(start))) {
+            start++;
+        }
+        int end = 0;
+        while (end < most - start && list.get(list.size() - 1 - end).equals(wanted.get(wanted.size() - 1 - end))) {
+            end++;
+        }
+        list.subList(start, list.size() - end).clear();
+        list.addAll(start, wanted.subList(start, wanted.size() - end));
     }
 
     private static String shortened(String name) {
@@ -264,6 +279,10 @@ public final class GearStage implements StageView {
     }
 
     private final class Cell extends ListCell<Ledger.Row> {
+        private Ledger.@Nullable Row drawnRow;
+        private List<Segment> drawnLanes = List.of();
+        private @Nullable Pane picture;
+
         @Override
         protected void updateItem(Ledger.@Nullable Row row, boolean empty) {
             super.updateItem(row, empty);
@@ -272,7 +291,14 @@ public final class GearStage implements StageView {
                 setAccessibleText(null);
                 return;
             }
+            if (row.equals(drawnRow) && lanes.equals(drawnLanes)) {
+                setGraphic(picture); // the same picture again costs nothing
+                return;
+            }
             Pane drawn = new Pane();
+            drawnRow = row;
+            drawnLanes = lanes;
+            picture = drawn;
             drawn.getStyleClass().add("lane");
             drawn.setPrefSize(WIDTH, ROW);
             for (int i = 0; i < lanes.size(); i++) {
