@@ -17,6 +17,8 @@ import picocli.CommandLine.Command;
             ApplyCommand.class,
             FmtCommand.class,
             NumberCommand.class,
+            MachineCommand.class,
+            ExportCommand.class,
             StandinCommand.class,
             SendCommand.class,
             OscCommand.class,

@@ -53,7 +53,7 @@ public record HostAddress(Ipv4Address address, int prefixLength) {
         return length;
     }
 
-    static int mask(int prefixLength) {
+    public static int mask(int prefixLength) {
         return prefixLength == 0 ? 0 : -1 << (32 - prefixLength);
     }
 

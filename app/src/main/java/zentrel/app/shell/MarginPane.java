@@ -2,6 +2,7 @@ package zentrel.app.shell;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -27,12 +28,15 @@ import zentrel.check.Report;
 import zentrel.check.RuleBook;
 import zentrel.check.Severity;
 import zentrel.gear.Changing;
+import zentrel.machine.MachineSheet;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
 import zentrel.path.SignalPath;
 import zentrel.plan.AdapterId;
 import zentrel.plan.HostId;
+import zentrel.plan.HostKind;
 import zentrel.plan.Id;
+import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
 import zentrel.plan.Profile;
 import zentrel.plan.ProfileSign;
@@ -163,6 +167,7 @@ public final class MarginPane extends ScrollPane {
             fine.setAlignment(Pos.CENTER_LEFT);
             box.getChildren().add(fine);
         }
+        machine(report.plan(), id);
         if (!DeviceSettings.of(report.plan(), id).isEmpty()) {
             box.getChildren().addAll(new SettingsBox(document, report.plan(), id), line());
         }
@@ -255,6 +260,23 @@ public final class MarginPane extends ScrollPane {
         button.setMinHeight(USE_PREF_SIZE);
         button.setOnAction(e -> action.run());
         return button;
+    }
+
+    /** What to type, where the box is a computer whose system is known. */
+    private void machine(Plan plan, Id id) {
+        if (id instanceof HostId host
+                && plan.index().host(host).kind() == HostKind.COMPUTER
+                && plan.index().host(host).system() != OperatingSystem.FIRMWARE) {
+            try {
+                box.getChildren()
+                        .addAll(
+                                new MachineBox(
+                                        document, plan.index().name(host), MachineSheet.of(plan, host, Map.of())),
+                                line());
+            } catch (IllegalArgumentException e) {
+                box.getChildren().add(Texts.wrapped(String.valueOf(e.getMessage()), "soft"));
+            }
+        }
     }
 
     /** What is seen on the box in which state, as its profile says. */

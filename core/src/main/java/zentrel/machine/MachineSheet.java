@@ -1,0 +1,150 @@
+package zentrel.machine;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import zentrel.ipv4.HostAddress;
+import zentrel.plan.*;
+
+/**
+ * What a plan means for one computer: the steps in order, each with the one that takes it back.
+ *
+ * @param host the computer
+ * @param system its system; only computers have commands, a device is set by its own menus
+ */
+public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep> steps) {
+    /** UDP port of Art-Net 4. */
+    private static final int ARTNET = 6454;
+
+    /** UDP port of sACN: ANSI E1.31-2018, Appendix A. */
+    private static final int SACN = 5568;
+
+    public MachineSheet {
+        steps = List.copyOf(steps);
+    }
+
+    /**
+     * The sheet of a computer.
+     *
+     * @param called what the system itself calls an adapter now, by adapter; it is called as in the plan first
+     * @throws IllegalArgumentException with a sentence, where the box is no computer or a name cannot be quoted
+     */
+    public static MachineSheet of(Plan plan, HostId id, Map<AdapterId, String> called) {
+        Host host = plan.index().host(id);
+        MachineSystem system = system(host);
+        List<MachineStep> steps = new ArrayList<>();
+        for (Adapter adapter : host.adapters()) {
+            String now = called.getOrDefault(adapter.id(), adapter.name());
+            if (!now.equals(adapter.name())) {
+                steps.add(system.rename(now, adapter.name()));
+            }
+            adapter(system, adapter, steps);
+        }
+        letIn(plan, host).forEach((what, port) -> steps.add(system.letIn(what, port)));
+        return new MachineSheet(id, host.system(), steps);
+    }
+
+    private static MachineSystem system(Host host) {
+        if (host.kind() != HostKind.COMPUTER) {
+            throw new IllegalArgumentException(host.name() + " is set by its own menus; only computers take commands.");
+        }
+        return switch (host.system()) {
+            case WINDOWS -> new WindowsSystem();
+            case MACOS -> new MacSystem();
+            case LINUX -> new LinuxSystem();
+            case FIRMWARE ->
+                throw new IllegalArgumentException("The plan does not say which system runs on " + host.name() + ".");
+        };
+    }
+
+    private static void adapter(MachineSystem system, Adapter adapter, List<MachineStep> steps) {
+        if (adapter.kind() == AdapterKind.LOOPBACK) {
+            return; // every system has it
+        }
+        if (!adapter.enabled().planned()) {
+            steps.add(system.off(adapter.name()));
+            return;
+        }
+        List<AdapterAddress> addresses = adapter.addresses();
+        if (addresses.isEmpty() || addresses.get(0).origin() == AddressOrigin.DHCP) {
+            steps.add(system.byDhcp(adapter.name(), before(addresses)));
+            steps.add(system.renew(adapter.name()));
+            return;
+        }
+        if (addresses.get(0).origin() != AddressOrigin.MANUAL) {
+            return; // it takes this one by itself
+        }
+        HostAddress first = addresses.get(0).address().planned();
+        steps.add(
+                adapter.kind() == AdapterKind.VIRTUAL
+                        ? system.virtual(adapter.name(), first)
+                        : system.byHand(adapter.name(), first, adapter.gateway(), before(addresses)));
+        addresses.stream()
+                .skip(1)
+                .forEach(
+                        a -> steps.add(system.second(adapter.name(), a.address().planned())));
+    }
+
+    /** What an adapter has now, where that differs from what is planned; else nobody knows, and DHCP is the way back. */
+    private static MachineSystem.Before before(List<AdapterAddress> addresses) {
+        return new MachineSystem.Before(addresses.stream()
+                .findFirst()
+                .map(AdapterAddress::address)
+                .filter(Setting::isPending)
+                .map(Setting::inForce));
+    }
+
+    /** The traffic that programs on the computer listen for, by UDP port. */
+    private static Map<String, Integer> letIn(Plan plan, Host host) {
+        Map<String, Integer> ports = new LinkedHashMap<>();
+        for (Application a : plan.index().applicationsOn(host.id())) {
+            for (Receiver r : plan.index().receiversOf(a.id())) {
+                if (r.protocols().contains(Protocol.ARTNET)) {
+                    ports.put("Art-Net", ARTNET);
+                }
+                if (r.protocols().contains(Protocol.SACN)) {
+                    ports.put("sACN", SACN);
+                }
+            }
+            boolean findsNodes = plan.index().streamsOf(a.id()).stream()
+                    .anyMatch(s -> s.protocol() == Protocol.ARTNET && s.delivery() == Delivery.FOUND);
+            if (findsNodes) {
+                ports.put("Art-Net", ARTNET); // the answers to its polls come to that port
+            }
+            a.osc()
+                    .filter(o -> o.receiving().planned())
+                    .ifPresent(o -> ports.put("OSC of " + a.name(), o.port().planned()));
+        }
+        return ports;
+    }
+
+    /** All of it as text to copy, a comment before each line. */
+    public String text(String name) {
+        StringBuilder text = new StringBuilder("# " + name + ": as planned\n");
+        steps.forEach(s -> line(text, s.title(), s.typed(), s.command()));
+        return text.toString();
+    }
+
+    /** What takes all of it back, the last first. What an adapter had before is only known where the plan says so. */
+    public String backText(String name) {
+        StringBuilder text = new StringBuilder("# " + name
+                + ": as it was; an adapter of which the plan does not know what it had asks for an address\n");
+        for (int i = steps.size() - 1; i >= 0; i--) {
+            MachineStep s = steps.get(i);
+            if (!s.back().isEmpty()) {
+                line(text, "Take back: " + s.title(), s.typed(), s.back());
+            }
+        }
+        return text.toString();
+    }
+
+    private static void line(StringBuilder text, String title, boolean typed, String line) {
+        text.append("\n# ")
+                .append(title)
+                .append('\n')
+                .append(typed ? "" : "# ")
+                .append(line)
+                .append('\n');
+    }
+}

@@ -1,0 +1,287 @@
+package zentrel.machine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import zentrel.demo.FernlightTrail;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+
+/** What is typed on computers and told to servers, read back by a real shell and by the servers' own syntax checks. */
+class MachineTest {
+    /** Names that somebody may give an adapter, to the harm of a careless command. */
+    private static final List<String> ODD = List.of(
+            "it's \"Stream\"",
+            "$(touch gone)",
+            "`touch gone`",
+            "a; touch gone",
+            "-x",
+            "a\\",
+            "% & | < >",
+            "‘quoted’",
+            "Ünïcode 走",
+            "'",
+            "''");
+
+    @TempDir
+    static Path folder;
+
+    private static Plan withMacs(Plan plan) {
+        Plan next = plan;
+        int number = 0;
+        for (Host host : plan.hosts()) {
+            for (Adapter a : host.adapters()) {
+                String mac = String.format("02:5A-%02x:00:%02x:%02x", number % 7, number / 256, number++ % 256)
+                        .replace('-', ':');
+                next = next.withAdapter(
+                        a.id(),
+                        x -> new Adapter(
+                                x.id(),
+                                x.name(),
+                                x.kind(),
+                                x.segment(),
+                                x.enabled(),
+                                x.carrier(),
+                                x.addresses(),
+                                x.gateway(),
+                                Optional.of(mac)));
+            }
+        }
+        return next;
+    }
+
+    private static String run(String... command) throws Exception {
+        Process process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .directory(folder.toFile())
+                .start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.exitValue())
+                .as(String.join(" ", command) + "\n" + said)
+                .isZero();
+        return said;
+    }
+
+    private static String tool(String name) {
+        Optional<Path> found = List.of("/usr/sbin", "/usr/bin", "/sbin").stream()
+                .map(d -> Path.of(d, name))
+                .filter(Files::isExecutable)
+                .findFirst();
+        assumeTrue(found.isPresent(), name + " is not installed, so its syntax check is left out");
+        return found.orElseThrow().toString();
+    }
+
+    /** IEEE 1003.1, 2.2.2, by a shell itself. */
+    @Test
+    void aShellReadsAnyNameAsTheOneWordThatItIs() throws Exception {
+        Random random = new Random(44);
+        List<String> names = new ArrayList<>(ODD);
+        for (int i = 0; i < 60; i++) {
+            StringBuilder name = new StringBuilder();
+            for (int k = 0; k < 1 + random.nextInt(12); k++) {
+                name.append((char) (32 + random.nextInt(95)));
+            }
+            names.add(name.toString());
+        }
+        for (String name : names) {
+            assertThat(run("sh", "-c", "printf %s " + Quoting.posix(name))).isEqualTo(name);
+        }
+        assertThat(folder.resolve("gone")).doesNotExist();
+        assertThatThrownBy(() -> Quoting.posix("a\u001b[2J")).hasMessageContaining("control characters");
+        assertThatThrownBy(() -> Quoting.powerShell("a\nb")).hasMessageContaining("control characters");
+    }
+
+    /** From memory of the language specification: between single quotes only a quote is special, and two stand for one. */
+    @Test
+    void inPowerShellEveryKindOfSingleQuoteIsDoubled() {
+        for (String name : ODD) {
+            String quoted = Quoting.powerShell(name);
+            String inside = quoted.substring(1, quoted.length() - 1);
+            assertThat(inside.replaceAll("(['\u2018-\u201B])\\1", ""))
+                    .as(quoted)
+                    .doesNotContainPattern("['\u2018-\u201B]");
+            assertThat(inside.replaceAll("(['\u2018-\u201B])\\1", "$1")).isEqualTo(name);
+        }
+    }
+
+    private static Plan computer(OperatingSystem system, String adapterName) {
+        Plan plan = FernlightTrail.ready();
+        Host office = plan.index().host(new HostId("office-computer"));
+        List<Adapter> adapters = new ArrayList<>();
+        Adapter first = office.adapters().get(0);
+        adapters.add(new Adapter(
+                first.id(),
+                adapterName,
+                AdapterKind.WIRED,
+                first.segment(),
+                Setting.of(true),
+                true,
+                List.of(
+                        new AdapterAddress(
+                                new Setting<>(HostAddress.parse("10.41.60.9/16"), HostAddress.parse("192.168.4.4/24")),
+                                AddressOrigin.MANUAL),
+                        new AdapterAddress(Setting.of(HostAddress.parse("2.0.0.9/8")), AddressOrigin.MANUAL)),
+                Optional.of(Ipv4Address.parse("10.41.0.1")),
+                Optional.empty()));
+        adapters.add(adapter("guest", "Guest", AdapterKind.WIRELESS, AddressOrigin.DHCP, true));
+        adapters.add(adapter("spare", "Spare", AdapterKind.WIRED, AddressOrigin.MANUAL, false));
+        adapters.add(adapter("inner", "Inner", AdapterKind.VIRTUAL, AddressOrigin.MANUAL, true));
+        return plan.withHosts(plan.hosts().stream()
+                .map(h -> h.id().equals(office.id())
+                        ? new Host(
+                                h.id(),
+                                h.name(),
+                                h.kind(),
+                                h.place(),
+                                system,
+                                h.profile(),
+                                adapters,
+                                h.firewall(),
+                                h.sourceCheck(),
+                                h.power())
+                        : h)
+                .toList());
+    }
+
+    private static Adapter adapter(String id, String name, AdapterKind kind, AddressOrigin origin, boolean on) {
+        return new Adapter(
+                new AdapterId(id),
+                name,
+                kind,
+                Optional.empty(),
+                Setting.of(on),
+                true,
+                List.of(new AdapterAddress(Setting.of(HostAddress.parse("10.77.0.5/24")), origin)),
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    @ParameterizedTest
+    @EnumSource(names = {"WINDOWS", "MACOS", "LINUX"})
+    void everyStepOnAComputerHasItsWayBack(OperatingSystem system) throws Exception {
+        for (String name : ODD) {
+            Plan plan = computer(system, name);
+            MachineSheet sheet =
+                    MachineSheet.of(plan, new HostId("office-computer"), Map.of(new AdapterId("spare"), "Ethernet 3"));
+            assertThat(sheet.steps())
+                    .extracting(MachineStep::title)
+                    .containsExactly(
+                            "Give " + name + " 10.41.60.9/16",
+                            "Give " + name + " 2.0.0.9/8 as well",
+                            "Let Guest ask for an address",
+                            "Ask again for an address of Guest",
+                            "Call the adapter Spare",
+                            "Switch Spare off",
+                            system == OperatingSystem.MACOS
+                                    ? "Add 10.77.0.5/24 to loopback, as Inner"
+                                    : "Add the virtual adapter Inner with 10.77.0.5/24",
+                            "Let Art-Net in through the firewall",
+                            "Let sACN in through the firewall");
+            assertThat(sheet.steps())
+                    .filteredOn(s -> !s.title().startsWith("Ask again"))
+                    .allSatisfy(s -> assertThat(s.back()).isNotBlank());
+            assertThat(sheet.steps().get(0).back()).as("as it was").contains("192.168.4.4");
+            assertThat(sheet.steps().get(0).command()).contains("10.41.0.1");
+            String back = sheet.backText("Office");
+            assertThat(back.indexOf("Switch Spare off")).isLessThan(back.indexOf("Call the adapter Spare"));
+            if (system != OperatingSystem.WINDOWS) {
+                // a shell must find the text whole: every line parses, and nothing is run
+                String file = Files.writeString(folder.resolve("sheet.sh"), sheet.text("Office") + back)
+                        .toString();
+                assertThat(run("sh", "-n", file)).isEmpty();
+            }
+        }
+        assertThatThrownBy(() -> MachineSheet.of(FernlightTrail.ready(), new HostId("boathouse-node"), Map.of()))
+                .hasMessage("Boathouse node is set by its own menus; only computers take commands.");
+    }
+
+    @Test
+    void theServersThemselvesTakeTheReservations() throws Exception {
+        Plan plan = withMacs(FernlightTrail.ready());
+        Reservations all = Reservations.of(plan);
+        assertThat(all.given()).hasSizeGreaterThan(18);
+        assertThat(all.given()).extracting(Reservations.Given::label).doesNotHaveDuplicates();
+        Path dnsmasq = Files.writeString(folder.resolve("dnsmasq.conf"), all.dnsmasq());
+        assertThat(run(tool("dnsmasq"), "--test", "--conf-file=" + dnsmasq)).contains("OK");
+        Path kea = Files.writeString(folder.resolve("kea.json"), all.kea());
+        JsonNode read = JsonMapper.builder().build().readTree(kea.toFile());
+        assertThat(read.at("/Dhcp4/subnet4").size()).isEqualTo(3);
+        assertThat(run(tool("kea-dhcp4"), "-t", kea.toString())).doesNotContain("ERROR");
+    }
+
+    @Test
+    void whatCannotBeReservedIsNamedWithItsReason() {
+        assertThat(Reservations.of(FernlightTrail.ready()).given()).isEmpty();
+        Plan plan = withMacs(FernlightTrail.draft());
+        assertThat(Reservations.of(plan).leftOut())
+                .anySatisfy(l ->
+                        assertThat(l).isEqualTo("The Network adapter of Jetty node has 10.41.22.3 like another one."));
+        Plan twice = plan.withAdapter(
+                new AdapterId("bridge-node.network"),
+                a -> new Adapter(
+                        a.id(),
+                        a.name(),
+                        a.kind(),
+                        a.segment(),
+                        a.enabled(),
+                        a.carrier(),
+                        a.addresses(),
+                        a.gateway(),
+                        Optional.of("no mac, 1")));
+        assertThat(Reservations.of(twice).leftOut())
+                .anySatisfy(l -> assertThat(l).contains("\"no mac, 1\" as its hardware address, which is none"));
+    }
+
+    /** RFC 1123, 2.1 and RFC 1035, 2.3.4 for the labels; RFC 4180 for the table. */
+    @Test
+    void namesAndTablesSurviveOddNames() throws Exception {
+        HashSet<String> taken = new HashSet<>();
+        for (String name :
+                List.of("Hut console", "Hut, console", "Café dimmer", "走", "-", "x".repeat(200), "x".repeat(200))) {
+            String label = HostsFile.label(name, taken);
+            assertThat(label).as(name).matches("[a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?");
+        }
+        assertThat(taken).contains("hut-console", "hut-console-2", "cafe-dimmer", "host", "host-2");
+        assertThat(HostsFile.of(FernlightTrail.ready())).contains("10.41.1.1\thut-console\n");
+        Plan odd = FernlightTrail.ready()
+                .withHost(new HostId("office-computer"), h -> h.withName("=HYPERLINK(\"x\"),\n\"Büro\""));
+        List<CSVRecord> rows = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .get()
+                .parse(new StringReader(AddressTable.csv(odd)))
+                .getRecords();
+        assertThat(rows).allMatch(CSVRecord::isConsistent);
+        assertThat(rows).extracting(r -> r.get("Host")).contains("'=HYPERLINK(\"x\"),\n\"Büro\"");
+        assertThat(rows)
+                .filteredOn(r -> r.get("Host").equals("Boathouse node"))
+                .singleElement()
+                .satisfies(r -> {
+                    assertThat(r.get("Address")).isEqualTo("10.41.22.3");
+                    assertThat(r.get("Mask")).isEqualTo("255.255.0.0");
+                });
+    }
+}
