@@ -53,6 +53,7 @@ final class MainWindow {
     private static final String ENDING = ".zentrel.json";
     private static final int GEAR = 0;
     private static final int FLOW = 1;
+    private static final int ADDRESSES = 2;
 
     private final Stage stage;
     private final OpenDocument document;
@@ -61,6 +62,7 @@ final class MainWindow {
     private final PathStrip strip;
     private final RailStage<BenchStage> bench;
     private final RailStage<GearStage> gear;
+    private final RailStage<AddressesStage> addresses;
     private final List<RailStage<?>> stages;
     private final Rail rail;
     private final GoToBox goTo;
@@ -84,6 +86,7 @@ final class MainWindow {
                 "Gear",
                 Set.of("power.", "cable.", "line.", "fixture.", "desk."),
                 () -> new GearStage(document, library));
+        addresses = new RailStage<>("Addresses", Set.of("address.", "adapter."), () -> new AddressesStage(document));
         bench = new RailStage<>(
                 "Bench", Set.of(), () -> new BenchStage(document, strip::setEvidence, this::refreshWire));
         stages = List.of(
@@ -92,7 +95,7 @@ final class MainWindow {
                         "Flow",
                         Set.of("port.", "control.", "desk.", "host.", "discovery.", "patch."),
                         () -> new FlowStage(document)),
-                new RailStage<>("Addresses", Set.of("address.", "adapter."), () -> new AddressesStage(document)),
+                addresses,
                 new RailStage<>("Universes", Set.of("universe."), () -> new UniversesStage(document)),
                 bench);
         rail = new Rail(document, stages, this::showStage);
@@ -163,6 +166,11 @@ final class MainWindow {
 
     private void stopOutput() {
         bench.ifMade().ifPresent(BenchStage::stopOutput);
+    }
+
+    /** Shows what a move of the first segment to a range would change. */
+    void showMove(String range) {
+        addresses.view().move(range);
     }
 
     /** Ends what the bench runs. */
@@ -453,6 +461,10 @@ final class MainWindow {
         document.undoText().ifPresent(t -> commands.add(new GoToBox.Command("Undo: " + t, document::undo)));
         document.redoText().ifPresent(t -> commands.add(new GoToBox.Command("Redo: " + t, document::redo)));
         commands.add(new GoToBox.Command("Overview of all findings", () -> document.select(null)));
+        commands.add(new GoToBox.Command("Move a segment to another range", () -> {
+            showStage(ADDRESSES);
+            addresses.view().move();
+        }));
         commands.add(new GoToBox.Command("Start the stand-ins", () -> bench().startStandins()));
         commands.add(new GoToBox.Command("Arm loopback", () -> bench().arm()));
         commands.add(new GoToBox.Command("Stop all output", this::stopOutput));

@@ -44,6 +44,21 @@ final class Shots {
         view(0, 700, () -> window.gear().profiles(), "gear-profiles");
         view(1, 500, () -> document.select(new ReceiverId("boathouse-node-rx")), "flow");
         view(2, 500, () -> document.select(new zentrel.plan.AdapterId("jetty-node.network")), "addresses");
+        view(2, 900, () -> window.showMove("172.20.0.0/16"), "address-move");
+        view(
+                0,
+                900,
+                () -> {
+                    document.select(new zentrel.plan.HostId("hut-console"));
+                    document.propose(
+                            zentrel.gear.Changing.address(
+                                    document.plan(),
+                                    new zentrel.plan.AdapterId("hut-console.control"),
+                                    0,
+                                    zentrel.ipv4.HostAddress.parse("10.42.1.9/16")),
+                            false);
+                },
+                "change");
         view(3, 500, () -> document.select(new UniverseId("u5")), "universes");
         view(
                 4,

@@ -225,6 +225,71 @@ class ChangeWindowTest {
                 .isEqualTo(at);
     }
 
+    @Test
+    void aSegmentMovesByKeyboardAfterItsStepsWereSeen(FxRobot robot) {
+        plan();
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        settled(() -> robot.lookup("#address-move").tryQuery().isPresent());
+        fx(() -> {
+            robot.lookup("#address-move").queryButton().fire();
+            robot.lookup("#move-range").queryAs(TextInputControl.class).setText("10.41.0.0/29");
+            return true;
+        });
+        settled(() -> robot.lookup("#move-range").query().isFocused());
+        robot.push(KeyCode.ENTER);
+        settled(() -> document.noticeProperty().get() != null);
+        assertThat(fx(() -> document.noticeProperty().get()).text())
+                .contains("has room for 6. A mask of /28 would do.");
+        fx(() -> {
+            robot.lookup("#move-range").queryAs(TextInputControl.class).setText("10.99.0.0/16");
+            return true;
+        });
+        robot.push(KeyCode.ENTER);
+        settled(() -> !robot.lookup("#move-set").query().isDisabled());
+        assertThat(plan()).as("nothing is changed by looking").isEqualTo(FernlightTrail.ready());
+        fx(() -> {
+            robot.lookup("#move-set").queryButton().fire();
+            return true;
+        });
+        settled(() -> document.plan()
+                .index()
+                .segment(new SegmentId("stream"))
+                .subnet()
+                .orElseThrow()
+                .toString()
+                .equals("10.99.0.0/16"));
+        assertThat(plan().index()
+                        .adapter(new AdapterId("boathouse-node.network"))
+                        .addresses()
+                        .get(0)
+                        .inForce())
+                .hasToString("10.99.22.3/16");
+        assertThat(fx(() -> document.reportProperty().get().isBroken())).isFalse();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().equals(FernlightTrail.ready()));
+    }
+
+    @Test
+    void whatToTypeOnAComputerIsShownAndCopied(FxRobot robot) {
+        choose(new HostId("office-computer"));
+        settled(() -> robot.lookup("#machine-copy").tryQuery().isPresent());
+        fx(() -> {
+            robot.lookup("#machine-show").queryButton().fire();
+            robot.lookup("#machine-copy").queryButton().fire();
+            return true;
+        });
+        assertThat(fx(() -> javafx.scene.input.Clipboard.getSystemClipboard().getString()))
+                .contains("New-NetIPAddress -InterfaceAlias 'Stream' -IPAddress 10.41.60.7 -PrefixLength 16")
+                .contains("-LocalPort 5568");
+        fx(() -> {
+            robot.lookup("#machine-back").queryButton().fire();
+            return true;
+        });
+        assertThat(fx(() -> javafx.scene.input.Clipboard.getSystemClipboard().getString()))
+                .contains("-Dhcp Enabled")
+                .contains("Remove-NetFirewallRule");
+    }
+
     /**
      * Sixty hosts with name, place and address as they stand on paper. The time is reckoned by the keystroke-level model of
      * Card, Moran and Newell (1980), values from memory: 0.28 s a key for somebody who is no typist, 1.35 s to think before each

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -50,6 +51,7 @@ public final class AddressesStage implements StageView {
     private final ListView<Row> list = new ListView<>();
     private final Label summary = Texts.of("", "soft", "small");
     private final VBox pane;
+    private final List<Node> chart;
     private boolean refreshing;
 
     public AddressesStage(OpenDocument document) {
@@ -72,7 +74,15 @@ public final class AddressesStage implements StageView {
                 "Adapters; F2 or Enter edits the address, Enter sets it, Shift Enter plans it for later");
         list.setCellFactory(v -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
-        pane = new VBox(scroll, head, list, summary);
+        Button move = new Button("Move a segment to another range …");
+        move.getStyleClass().add("quiet");
+        move.setId("address-move");
+        move.setOnAction(e -> move());
+        HBox below = new HBox(16, summary, Mark.gap(), move);
+        below.setAlignment(Pos.CENTER_LEFT);
+        chart = List.of(scroll, head, list, below);
+        pane = new VBox();
+        pane.getChildren().setAll(chart);
         pane.getStyleClass().add("stage-pane");
         list.getSelectionModel().selectedItemProperty().addListener((o, old, row) -> {
             if (row != null && !refreshing) {
@@ -292,6 +302,24 @@ public final class AddressesStage implements StageView {
         });
         line.setOnMouseClicked(e -> document.select(id));
         pane.getChildren().addAll(line, label);
+    }
+
+    // --- pages ---
+
+    /** Moves a segment to another range, on a page in place of the rulers. */
+    public void move() {
+        move("");
+    }
+
+    /** The same with a range typed in already. */
+    public void move(String range) {
+        MovePage page = new MovePage(document, () -> {
+            pane.getChildren().setAll(chart);
+            list.requestFocus();
+        });
+        VBox.setVgrow(page, Priority.ALWAYS);
+        pane.getChildren().setAll(page);
+        page.start(range);
     }
 
     // --- the list ---

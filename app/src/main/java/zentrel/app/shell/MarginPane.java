@@ -19,6 +19,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import org.jspecify.annotations.Nullable;
+import zentrel.address.SubnetInWords;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
@@ -171,6 +172,7 @@ public final class MarginPane extends ScrollPane {
         if (!DeviceSettings.of(report.plan(), id).isEmpty()) {
             box.getChildren().addAll(new SettingsBox(document, report.plan(), id), line());
         }
+        subnets(report.plan(), id);
         names("Fed by", facts.fedBy());
         names("Feeds", facts.feeds());
         signs(report.plan(), id);
@@ -260,6 +262,30 @@ public final class MarginPane extends ScrollPane {
         button.setMinHeight(USE_PREF_SIZE);
         button.setOnAction(e -> action.run());
         return button;
+    }
+
+    /** What the addresses of an adapter mean, in bits and in words. */
+    private void subnets(Plan plan, Id id) {
+        if (!(id instanceof AdapterId adapter)) {
+            return;
+        }
+        plan.index().adapter(adapter).addresses().forEach(a -> {
+            SubnetInWords subnet = SubnetInWords.of(a.address().planned());
+            box.getChildren()
+                    .addAll(
+                            Texts.heading("Its subnet"),
+                            Texts.wrapped(subnet.words()),
+                            Texts.mono(subnet.bits(), "small"),
+                            Texts.mono(subnet.network() + "  the subnet", "soft", "small"),
+                            Texts.mono(subnet.first() + "  first host", "soft", "small"),
+                            Texts.mono(subnet.last() + "  last host", "soft", "small"),
+                            Texts.mono(subnet.broadcast() + "  everybody", "soft", "small"),
+                            Texts.of(
+                                    subnet.hosts() + (subnet.hosts() == 1 ? " host" : " hosts") + " at most",
+                                    "soft",
+                                    "small"),
+                            line());
+        });
     }
 
     /** What to type, where the box is a computer whose system is known. */
