@@ -46,7 +46,7 @@ final class Shots {
         view(2, 500, () -> document.select(new zentrel.plan.AdapterId("jetty-node.network")), "addresses");
         view(2, 900, () -> window.showMove("172.20.0.0/16"), "address-move");
         view(
-                0,
+                1,
                 900,
                 () -> {
                     document.select(new zentrel.plan.HostId("hut-console"));

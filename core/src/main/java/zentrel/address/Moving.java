@@ -70,7 +70,8 @@ public record Moving(List<Change> changes, List<Step> steps, List<String> warnin
                     + " has room for " + to.hostCount() + ". A mask of /" + lengthFor(needed) + " would do.");
         }
         List<String> warnings = new ArrayList<>();
-        Map<Adapter, List<Change>> byAdapter = addresses(plan, adapters, to, warnings);
+        Map<Adapter, List<Change>> byAdapter =
+                addresses(plan, adapters, plan.index().segment(segment).subnet(), to, warnings);
         Map<Group, List<Change>> groups = new LinkedHashMap<>();
         for (Group group : Group.values()) {
             groups.put(group, new ArrayList<>());
@@ -143,7 +144,7 @@ public record Moving(List<Change> changes, List<Step> steps, List<String> warnin
     }
 
     private static Map<Adapter, List<Change>> addresses(
-            Plan plan, List<Adapter> adapters, Subnet to, List<String> warnings) {
+            Plan plan, List<Adapter> adapters, Optional<Subnet> from, Subnet to, List<String> warnings) {
         Set<Ipv4Address> taken = new HashSet<>();
         Map<Adapter, List<Change>> all = new LinkedHashMap<>();
         List<Runnable> later = new ArrayList<>();
@@ -162,7 +163,11 @@ public record Moving(List<Change> changes, List<Step> steps, List<String> warnin
                             + ", so it cannot follow to " + to + "."));
             for (AdapterAddress address : adapter.addresses()) {
                 HostAddress before = address.inForce();
-                Optional<Ipv4Address> same = sameHostPart(before, to).filter(taken::add);
+                // A mask that is typed in wrong must not cut the host part short.
+                HostAddress meant = from.filter(f -> f.contains(before.address()))
+                        .map(f -> new HostAddress(before.address(), f.prefixLength()))
+                        .orElse(before);
+                Optional<Ipv4Address> same = sameHostPart(meant, to).filter(taken::add);
                 if (same.isPresent()) {
                     changes.add(change(plan, adapter, before, same.get(), to, true));
                 } else {

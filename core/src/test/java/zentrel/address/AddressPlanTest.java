@@ -110,6 +110,11 @@ class AddressPlanTest {
         assertThat(move.steps().get(0).dark())
                 .as("nodes that moved no longer hear the console")
                 .isPositive();
+        Moving draft = Moving.of(FernlightTrail.draft(), STREAM, Subnet.parse("10.99.0.0/16"), Optional.empty());
+        assertThat(draft.changes())
+                .filteredOn(c -> c.name().contains("Fountain"))
+                .singleElement()
+                .satisfies(c -> assertThat(c.before() + " " + c.after()).isEqualTo("10.41.20.2/24 10.99.20.2/16"));
         Moving narrow = Moving.of(plan, STREAM, Subnet.parse("192.168.77.0/27"), Optional.empty());
         assertThat(narrow.changes()).anyMatch(c -> !c.kept());
         assertThatThrownBy(() -> Moving.of(plan, STREAM, Subnet.parse("192.168.77.0/29"), Optional.empty()))
