@@ -102,6 +102,46 @@ class LineToolsTest {
         assertThat(run("check", "demo:ready").out()).contains("1 findings in Fernlight Trail");
     }
 
+    // --- machine and export ---
+
+    @Test
+    void whatToTypeOnAComputerIsPrintedBothWaysAndRunsNothing() {
+        Result there = run("machine", "demo:ready", "office computer", "--called", "Ethernet 3=Stream");
+        assertThat(there.exit()).isZero();
+        assertThat(there.out())
+                .contains("Rename-NetAdapter -Name 'Ethernet 3' -NewName 'Stream'", "-IPAddress 10.41.60.7");
+        Result back = run("machine", "demo:ready", "office-computer", "--back");
+        assertThat(back.out()).contains("as it was", "-Dhcp Enabled").doesNotContain("New-NetIPAddress");
+        assertThat(run("machine", "demo:ready", "office-computer", "--json").json())
+                .isNotEmpty()
+                .allSatisfy(s ->
+                        assertThat(s.fieldNames()).toIterable().containsExactly("title", "typed", "command", "back"));
+        assertThat(run("machine", "demo:ready", "moon").err()).contains("The plan has no host \"moon\".");
+        assertThat(run("machine", "demo:ready", "Hut console").exit()).isEqualTo(2);
+        assertThat(run("machine", "demo:ready", "office-computer", "--called", "x=Moon")
+                        .err())
+                .contains("Office computer has no adapter \"Moon\" in the plan.");
+    }
+
+    @Test
+    void addressesAreExportedAndNoFileIsWrittenOver(@TempDir Path folder) throws Exception {
+        assertThat(run("export", "demo:ready", "--as", "csv").out())
+                .contains("Boathouse node,Boathouse,Network,Stream,10.41.22.3");
+        assertThat(run("export", "demo:ready", "--as", "hosts").out()).contains("10.41.1.1\thut-console");
+        assertThat(run("export", "demo:ready", "--as", "dnsmasq").out())
+                .contains("# left out: The Network adapter of Boathouse node has no hardware address");
+        Path file = folder.resolve("kea.json");
+        assertThat(run("export", "demo:ready", "--as", "kea", "-o", file.toString())
+                        .exit())
+                .isZero();
+        assertThat(Files.readString(file)).contains("\"Dhcp4\"");
+        Result again = run("export", "demo:ready", "--as", "csv", "-o", file.toString());
+        assertThat(again.exit()).isEqualTo(2);
+        assertThat(again.err()).contains("already; nothing was written");
+        assertThat(Files.readString(file)).contains("\"Dhcp4\"");
+        assertThat(run("export", "demo:ready", "--as", "moon").exit()).isEqualTo(2);
+    }
+
     @Test
     void everyRuleIsPrintedForPeopleAndForPrograms() {
         Result people = run("rules");

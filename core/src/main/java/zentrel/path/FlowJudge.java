@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import zentrel.ipv4.HostAddress;
 import zentrel.path.TransportJudge.Carried;
 import zentrel.path.TransportJudge.Shipment;
@@ -447,25 +448,33 @@ final class FlowJudge {
                 .orElse(1);
     }
 
+    /** Those that a test keeps; this runs for every port of a plan, and a pipeline for two items costs more than its work. */
+    private static List<Stream> kept(List<Stream> streams, Predicate<Stream> test) {
+        List<Stream> kept = new ArrayList<>(streams.size());
+        for (Stream s : streams) {
+            if (test.test(s)) {
+                kept.add(s);
+            }
+        }
+        return kept;
+    }
+
     /** The streams that are meant to feed a port: of each source the one in the port's protocol, silent ones only if all are. */
     List<Stream> sources(UniverseId universe, Port port) {
+        Protocol protocol = port.protocol().inForce();
         Map<ApplicationId, List<Stream>> bySource = new java.util.LinkedHashMap<>();
         for (Stream s : context.index.streamsOf(universe)) {
             bySource.computeIfAbsent(s.application(), a -> new ArrayList<>(2)).add(s);
         }
         List<Stream> chosen = new ArrayList<>();
         for (List<Stream> streams : bySource.values()) {
-            List<Stream> matching = streams.stream()
-                    .filter(s -> s.protocol() == port.protocol().inForce())
-                    .toList();
+            List<Stream> matching = kept(streams, s -> s.protocol() == protocol);
             List<Stream> candidates = matching.isEmpty() ? streams.subList(0, 1) : matching;
-            List<Stream> on = candidates.stream().filter(s -> isOn(s)).toList();
+            List<Stream> on = kept(candidates, this::isOn);
             chosen.addAll(on.isEmpty() ? candidates.subList(0, 1) : on);
         }
-        List<Stream> on = chosen.stream().filter(s -> isOn(s)).toList();
-        List<Stream> fitting = on.stream()
-                .filter(s -> s.protocol() == port.protocol().inForce())
-                .toList();
+        List<Stream> on = kept(chosen, this::isOn);
+        List<Stream> fitting = kept(on, s -> s.protocol() == protocol);
         if (!fitting.isEmpty()) {
             return fitting;
         }

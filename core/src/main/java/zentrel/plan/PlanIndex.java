@@ -84,8 +84,9 @@ public final class PlanIndex {
                     .ifPresent(l -> fixturesByLine
                             .computeIfAbsent(l, k -> new ArrayList<>())
                             .add(fixture));
-            Set<UniverseId> universes = new LinkedHashSet<>();
-            fixture.breaks().forEach(b -> universes.add(b.universe()));
+            List<Break> breaks = fixture.breaks();
+            Set<UniverseId> universes =
+                    breaks.size() == 1 ? Set.of(breaks.get(0).universe()) : universes(breaks);
             universes.forEach(u -> fixturesByUniverse
                     .computeIfAbsent(u, k -> new ArrayList<>())
                     .add(fixture));
@@ -110,12 +111,17 @@ public final class PlanIndex {
         }
     }
 
-    private Set<UniverseId> meantFor(Port port) {
+    private static Set<UniverseId> universes(List<Break> breaks) {
         Set<UniverseId> universes = new LinkedHashSet<>();
+        breaks.forEach(b -> universes.add(b.universe()));
+        return universes;
+    }
+
+    private Set<UniverseId> meantFor(Port port) {
         if (port.universe().isPresent()) {
-            universes.add(port.universe().get());
-            return universes;
+            return Set.of(port.universe().get());
         }
+        Set<UniverseId> universes = new LinkedHashSet<>();
         for (Line line : linesByPort.getOrDefault(port.id(), List.of())) {
             for (Fixture fixture : fixturesByLine.getOrDefault(line.id(), List.of())) {
                 fixture.breaks().forEach(b -> universes.add(b.universe()));

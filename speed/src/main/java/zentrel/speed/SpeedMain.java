@@ -28,10 +28,10 @@ public final class SpeedMain {
 
     /** What ./zentrel starts the window with, for both programs alike. */
     private static final List<String> STARTING = List.of(
-            "-XX:Tier4InvocationThreshold=150000",
-            "-XX:Tier4MinInvocationThreshold=20000",
-            "-XX:Tier4CompileThreshold=450000",
-            "-XX:Tier4BackEdgeThreshold=1200000");
+            "-XX:Tier4InvocationThreshold=40000",
+            "-XX:Tier4MinInvocationThreshold=5000",
+            "-XX:Tier4CompileThreshold=120000",
+            "-XX:Tier4BackEdgeThreshold=320000");
 
     private SpeedMain() {}
 

@@ -9,6 +9,10 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -55,10 +59,17 @@ public final class OpenDocument {
 
     private static final System.Logger LOG = System.getLogger(OpenDocument.class.getName());
 
+    /** How soon an edit is kept for after a kill, in milliseconds. */
+    private static final int KEEP_AFTER_MILLIS = 250;
+
+    /** What the journal is to keep. */
+    private record Kept(LoadedPlan plan, boolean dirty, Optional<Path> file) {}
+
     private final Path folder;
     private final RecentPlans recent;
     private final ExecutorService checker = daemon("check");
-    private final ExecutorService disk = daemon("disk");
+    private final ScheduledExecutorService disk = Executors.newSingleThreadScheduledExecutor(r -> named(r, "disk"));
+    private final AtomicReference<@Nullable Kept> next = new AtomicReference<>();
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Id> selection = new SimpleObjectProperty<>(null);
     private final ReadOnlyObjectWrapper<@Nullable Changing> proposed = new ReadOnlyObjectWrapper<>(null);
@@ -82,11 +93,13 @@ public final class OpenDocument {
     }
 
     private static ExecutorService daemon(String name) {
-        return Executors.newSingleThreadExecutor(r -> {
-            Thread t = new Thread(r, name);
-            t.setDaemon(true);
-            return t;
-        });
+        return Executors.newSingleThreadExecutor(r -> named(r, name));
+    }
+
+    private static Thread named(Runnable work, String name) {
+        Thread t = new Thread(work, name);
+        t.setDaemon(true);
+        return t;
     }
 
     // --- what views listen to ---
@@ -375,27 +388,35 @@ public final class OpenDocument {
 
     // --- the journal ---
 
+    /** Keeps the plan in the journal soon; edits that come close together are written once. */
     private void keep() {
-        LoadedPlan loaded = new LoadedPlan(history.plan(), unknown);
-        boolean dirty = unsaved.get();
-        Optional<Path> path = file();
-        disk.execute(() -> {
-            try {
-                if (journal == null) {
-                    if (!dirty) {
-                        return;
-                    }
-                    journal = Journal.start(folder.resolve("journal"));
+        Kept kept = new Kept(new LoadedPlan(history.plan(), unknown), unsaved.get(), file());
+        if (next.getAndSet(kept) == null) {
+            ScheduledFuture<?> unused = disk.schedule(this::writeKept, KEEP_AFTER_MILLIS, TimeUnit.MILLISECONDS);
+        }
+    }
+
+    /** On the thread of the disk. */
+    private void writeKept() {
+        Kept kept = next.getAndSet(null);
+        if (kept == null) {
+            return;
+        }
+        try {
+            if (journal == null) {
+                if (!kept.dirty()) {
+                    return;
                 }
-                if (dirty) {
-                    journal.keep(loaded, path);
-                } else {
-                    journal.forget();
-                }
-            } catch (PlanFileException e) {
-                Platform.runLater(() -> tell(String.valueOf(e.getMessage())));
+                journal = Journal.start(folder.resolve("journal"));
             }
-        });
+            if (kept.dirty()) {
+                journal.keep(kept.plan(), kept.file());
+            } else {
+                journal.forget();
+            }
+        } catch (PlanFileException e) {
+            Platform.runLater(() -> tell(String.valueOf(e.getMessage())));
+        }
     }
 
     /** Looks for work that an earlier run left behind, and offers it. */
@@ -425,6 +446,7 @@ public final class OpenDocument {
                 onDisk -> {
                     become(left.plan(), left.file().orElse(null), onDisk);
                     disk.execute(() -> {
+                        writeKept();
                         try {
                             Journal.discard(left); // it is in this window's own journal by now
                         } catch (PlanFileException e) {
@@ -437,6 +459,7 @@ public final class OpenDocument {
     /** Ends in order: the journal is emptied. Waits for what is being written, for a short while. */
     public void close() throws IOException {
         disk.execute(() -> {
+            next.set(null); // it is given up on purpose
             try {
                 if (journal != null) {
                     journal.close();

@@ -11,6 +11,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
+import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
@@ -30,7 +31,7 @@ public final class GoToBox extends TextField {
     private final Supplier<List<Command>> commands;
     private final Function<String, List<Command>> worded;
     private final VBox rows = new VBox();
-    private final Popup popup = new Popup();
+    private @Nullable Popup popup; // made when there is something to offer: a popup is a window of its own
     private List<Command> offered = List.of();
     private int chosen;
 
@@ -49,11 +50,10 @@ public final class GoToBox extends TextField {
         setId("go-to");
         setAccessibleText("Go to, or do");
         rows.getStyleClass().add("offers");
-        popup.getContent().add(rows);
         textProperty().addListener(o -> offer());
         focusedProperty().addListener(o -> {
             if (!isFocused()) {
-                popup.hide();
+                hide();
             }
         });
         setOnAction(e -> {
@@ -94,7 +94,7 @@ public final class GoToBox extends TextField {
     }
 
     private void run(Command command) {
-        popup.hide();
+        hide();
         clear();
         command.action().run();
     }
@@ -106,7 +106,7 @@ public final class GoToBox extends TextField {
 
     private void offer() {
         String typed = getText().toLowerCase(Locale.ROOT).strip();
-        popup.hide();
+        hide();
         offered = typed.isEmpty() ? List.of() : matches(typed);
         rows.getChildren().setAll(offered.stream().map(this::row).toList());
         choose(0);
@@ -118,7 +118,23 @@ public final class GoToBox extends TextField {
                     .addAll(getScene().getRoot().getStyleClass().contains("day") ? List.of("day") : List.of());
             Bounds at = localToScreen(getBoundsInLocal());
             rows.setPrefWidth(getWidth());
-            popup.show(getScene().getWindow(), at.getMinX(), at.getMaxY());
+            popup().show(getScene().getWindow(), at.getMinX(), at.getMaxY());
+        }
+    }
+
+    private Popup popup() {
+        Popup made = popup;
+        if (made == null) {
+            made = new Popup();
+            made.getContent().add(rows);
+            popup = made;
+        }
+        return made;
+    }
+
+    private void hide() {
+        if (popup != null) {
+            popup.hide();
         }
     }
 

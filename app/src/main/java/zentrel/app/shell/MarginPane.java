@@ -49,6 +49,9 @@ public final class MarginPane extends ScrollPane {
 
     private final OpenDocument document;
     private final VBox box = new VBox();
+    private final Label counts = Texts.wrapped("", "soft");
+    private List<String> listed = List.of();
+    private String listedName = "";
 
     public MarginPane(OpenDocument document) {
         this.document = document;
@@ -70,7 +73,12 @@ public final class MarginPane extends ScrollPane {
     private void refresh() {
         Report report = document.reportProperty().get();
         Id id = document.selectionProperty().get();
+        if (report != null && id == null && document.proposedProperty().get() == null && overviewIsOf(report)) {
+            counts.setText(counts(report.plan())); // the findings are the same, so their rows may stay
+            return;
+        }
         box.getChildren().clear();
+        listed = List.of();
         if (report == null) {
             return;
         }
@@ -92,11 +100,8 @@ public final class MarginPane extends ScrollPane {
     private void overview(Report report) {
         Plan plan = report.plan();
         box.getChildren().add(Texts.wrapped(plan.name(), "title"));
-        box.getChildren()
-                .add(Texts.wrapped(
-                        plan.hosts().size() + " hosts · " + plan.universes().size() + " universes · "
-                                + plan.fixtures().size() + " fixtures",
-                        "soft"));
+        counts.setText(counts(plan));
+        box.getChildren().add(counts);
         box.getChildren().add(line());
         if (plan.hosts().isEmpty()) {
             box.getChildren()
@@ -114,6 +119,24 @@ public final class MarginPane extends ScrollPane {
         for (Finding finding : report.findings()) {
             box.getChildren().add(offered(report, finding));
         }
+        listed = rows(report);
+        listedName = plan.name();
+    }
+
+    private static String counts(Plan plan) {
+        return plan.hosts().size() + " hosts · " + plan.universes().size() + " universes · "
+                + plan.fixtures().size() + " fixtures";
+    }
+
+    private static List<String> rows(Report report) {
+        return report.findings().stream()
+                .map(f -> f.severity() + f.id() + summary(report, f))
+                .toList();
+    }
+
+    /** Whether the overview that stands there lists what this report found. */
+    private boolean overviewIsOf(Report report) {
+        return !listed.isEmpty() && listedName.equals(report.plan().name()) && listed.equals(rows(report));
     }
 
     /** A finding to choose: drawn, not a button, because there may be many and each is far lighter so. */
