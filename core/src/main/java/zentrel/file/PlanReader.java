@@ -30,6 +30,26 @@ public final class PlanReader {
     /** The format that this version writes. Newer files are read too; what is not known is kept. */
     public static final int FORMAT = 1;
 
+    /** What a cable may end at. */
+    private static final Map<Class<? extends Id>, Function<String, Id>> ENDS = Map.of(
+            HostId.class, HostId::new,
+            AdapterId.class, AdapterId::new,
+            PortId.class, PortId::new,
+            LineId.class, LineId::new,
+            FixtureId.class, FixtureId::new);
+
+    /** What may keep a copy. */
+    private static final Map<Class<? extends Id>, Function<String, Id>> OWNERS =
+            Map.of(ApplicationId.class, ApplicationId::new, HostId.class, HostId::new);
+
+    /** What may be copied. */
+    private static final Map<Class<? extends Id>, Function<String, Id>> COPIED = Map.of(
+            AdapterId.class, AdapterId::new,
+            PortId.class, PortId::new,
+            ApplicationId.class, ApplicationId::new,
+            HostId.class, HostId::new,
+            UniverseId.class, UniverseId::new);
+
     private record Reference(JsonPlace place, String id, Class<? extends Id> type) {}
 
     private final List<UnknownFields.Field> unknown = new ArrayList<>();
@@ -532,31 +552,9 @@ public final class PlanReader {
                 id,
                 p.text("name", id.value()),
                 p.word("kind", CableKind.class, CableKind.NETWORK),
-                end(p.need("from")),
-                end(p.need("to")),
+                known(p.need("from"), "a cable ends at a host, an adapter, a port, a line or a fixture", ENDS),
+                known(p.need("to"), "a cable ends at a host, an adapter, a port, a line or a fixture", ENDS),
                 p.bool("connected", true));
-    }
-
-    private Id end(JsonPlace p) {
-        String text = p.text();
-        Class<? extends Id> type = types.get(text);
-        if (HostId.class.equals(type)) {
-            return new HostId(text);
-        }
-        if (AdapterId.class.equals(type)) {
-            return new AdapterId(text);
-        }
-        if (PortId.class.equals(type)) {
-            return new PortId(text);
-        }
-        if (LineId.class.equals(type)) {
-            return new LineId(text);
-        }
-        if (FixtureId.class.equals(type)) {
-            return new FixtureId(text);
-        }
-        throw p.wrong("a cable ends at a host, an adapter, a port, a line or a fixture, and the plan has none called \""
-                + text + "\"");
     }
 
     private TypedCopy copy(JsonPlace p) {
@@ -564,31 +562,23 @@ public final class PlanReader {
         return new TypedCopy(
                 id,
                 p.text("name", id.value()),
-                known(p.need("owner"), "A copy is kept by an application, or printed on a host"),
-                known(p.need("of"), "A copy is of an adapter, a port, an application, a host or a universe"),
+                known(p.need("owner"), "a copy is kept by an application, or printed on a host", OWNERS),
+                known(p.need("of"), "a copy is of an adapter, a port, an application, a host or a universe", COPIED),
                 p.need("value").setting(JsonPlace::text));
     }
 
-    /** An id of something read before, as the kind of thing that it is. */
-    private Id known(JsonPlace p, String what) {
+    /**
+     * An id of something read before, as the kind of thing that it is.
+     *
+     * @param may the kinds that it may be
+     */
+    private Id known(JsonPlace p, String what, Map<Class<? extends Id>, Function<String, Id>> may) {
         String text = p.text();
         Class<? extends Id> type = types.get(text);
-        if (ApplicationId.class.equals(type)) {
-            return new ApplicationId(text);
+        if (type == null || !may.containsKey(type)) {
+            throw p.wrong(what + ", and the plan has none called \"" + text + "\"");
         }
-        if (HostId.class.equals(type)) {
-            return new HostId(text);
-        }
-        if (AdapterId.class.equals(type)) {
-            return new AdapterId(text);
-        }
-        if (PortId.class.equals(type)) {
-            return new PortId(text);
-        }
-        if (UniverseId.class.equals(type)) {
-            return new UniverseId(text);
-        }
-        throw p.wrong(what + ", and the plan has none called \"" + text + "\"");
+        return may.get(type).apply(text);
     }
 
     private Fixture fixture(JsonPlace p) {

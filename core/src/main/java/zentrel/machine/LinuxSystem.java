@@ -5,7 +5,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 
 /** Linux with NetworkManager; an adapter is named as its connection is. The firewall is firewalld's. */
-final class LinuxSystem implements MachineSystem {
+final class LinuxSystem extends MachineSystem {
     private static String id(String adapter) {
         return "id " + Quoting.posix(adapter);
     }
@@ -14,66 +14,50 @@ final class LinuxSystem implements MachineSystem {
         return " && nmcli connection up " + id(adapter);
     }
 
-    private static String set(String adapter, HostAddress address, Optional<Ipv4Address> gateway) {
+    @Override
+    String set(String adapter, HostAddress address, Optional<Ipv4Address> gateway) {
         return "nmcli connection modify " + id(adapter) + " ipv4.method manual ipv4.addresses " + address
                 + " ipv4.gateway " + gateway.map(Object::toString).orElse("''") + up(adapter);
     }
 
-    private static String dhcp(String adapter) {
+    @Override
+    String dhcp(String adapter) {
         return "nmcli connection modify " + id(adapter) + " ipv4.gateway '' ipv4.addresses '' ipv4.method auto"
                 + up(adapter);
     }
 
-    private static String back(String adapter, Before before) {
-        return before.address().map(a -> set(adapter, a, Optional.empty())).orElseGet(() -> dhcp(adapter));
+    @Override
+    String askAgain(String adapter) {
+        return on(adapter);
     }
 
     @Override
-    public MachineStep byHand(String adapter, HostAddress address, Optional<Ipv4Address> gateway, Before before) {
-        return new MachineStep(
-                "Give " + adapter + " " + address, set(adapter, address, gateway), true, back(adapter, before));
+    String add(String adapter, HostAddress address) {
+        return "nmcli connection modify " + id(adapter) + " +ipv4.addresses " + address + up(adapter);
     }
 
     @Override
-    public MachineStep byDhcp(String adapter, Before before) {
-        return new MachineStep("Let " + adapter + " ask for an address", dhcp(adapter), true, back(adapter, before));
+    String remove(String adapter, HostAddress address) {
+        return "nmcli connection modify " + id(adapter) + " -ipv4.addresses " + address + up(adapter);
     }
 
     @Override
-    public MachineStep renew(String adapter) {
-        return new MachineStep(
-                "Ask again for an address of " + adapter, "nmcli connection up " + id(adapter), true, "");
+    String call(String from, String to) {
+        return "nmcli connection modify " + id(from) + " connection.id " + Quoting.posix(to);
     }
 
     @Override
-    public MachineStep second(String adapter, HostAddress address) {
-        return new MachineStep(
-                "Give " + adapter + " " + address + " as well",
-                "nmcli connection modify " + id(adapter) + " +ipv4.addresses " + address + up(adapter),
-                true,
-                "nmcli connection modify " + id(adapter) + " -ipv4.addresses " + address + up(adapter));
+    String off(String adapter) {
+        return "nmcli connection down " + id(adapter);
     }
 
     @Override
-    public MachineStep rename(String from, String to) {
-        return new MachineStep(
-                "Call the adapter " + to,
-                "nmcli connection modify " + id(from) + " connection.id " + Quoting.posix(to),
-                true,
-                "nmcli connection modify " + id(to) + " connection.id " + Quoting.posix(from));
+    String on(String adapter) {
+        return "nmcli connection up " + id(adapter);
     }
 
     @Override
-    public MachineStep off(String adapter) {
-        return new MachineStep(
-                "Switch " + adapter + " off",
-                "nmcli connection down " + id(adapter),
-                true,
-                "nmcli connection up " + id(adapter));
-    }
-
-    @Override
-    public MachineStep virtual(String adapter, HostAddress address) {
+    MachineStep virtual(String adapter, HostAddress address) {
         return new MachineStep(
                 "Add the virtual adapter " + adapter + " with " + address,
                 "nmcli connection add type dummy ifname show0 con-name " + Quoting.posix(adapter)
@@ -83,7 +67,7 @@ final class LinuxSystem implements MachineSystem {
     }
 
     @Override
-    public MachineStep letIn(String what, int port) {
+    MachineStep letIn(String what, int port) {
         return new MachineStep(
                 "Let " + what + " in through the firewall",
                 "sudo firewall-cmd --permanent --add-port=" + port + "/udp && sudo firewall-cmd --reload",

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
 
@@ -63,7 +64,7 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
             return; // every system has it
         }
         if (!adapter.enabled().planned()) {
-            steps.add(system.off(adapter.name()));
+            steps.add(system.switchOff(adapter.name()));
             return;
         }
         List<AdapterAddress> addresses = adapter.addresses();
@@ -87,12 +88,12 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
     }
 
     /** What an adapter has now, where that differs from what is planned; else nobody knows, and DHCP is the way back. */
-    private static MachineSystem.Before before(List<AdapterAddress> addresses) {
-        return new MachineSystem.Before(addresses.stream()
+    private static Optional<HostAddress> before(List<AdapterAddress> addresses) {
+        return addresses.stream()
                 .findFirst()
                 .map(AdapterAddress::address)
                 .filter(Setting::isPending)
-                .map(Setting::inForce));
+                .map(Setting::inForce);
     }
 
     /** The traffic that programs on the computer listen for, by UDP port. */

@@ -1,5 +1,6 @@
 package zentrel.machine;
 
+import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 
@@ -7,28 +8,65 @@ import zentrel.ipv4.Ipv4Address;
  * How one system is told. The names of adapters are those that the system itself shows; each step has the one that takes it
  * back. The commands are the systems' own, from their manuals as remembered; no source is published with this project.
  */
-interface MachineSystem {
-    /** What a change is taken back to: an address that was there, or DHCP. */
-    record Before(java.util.Optional<HostAddress> address) {}
+abstract class MachineSystem {
+    // --- what differs from system to system: the lines ---
 
-    MachineStep byHand(String adapter, HostAddress address, java.util.Optional<Ipv4Address> gateway, Before before);
+    abstract String set(String adapter, HostAddress address, Optional<Ipv4Address> gateway);
 
-    MachineStep byDhcp(String adapter, Before before);
+    abstract String dhcp(String adapter);
 
-    MachineStep renew(String adapter);
+    abstract String askAgain(String adapter);
 
-    MachineStep second(String adapter, HostAddress address);
+    abstract String add(String adapter, HostAddress address);
 
-    MachineStep rename(String from, String to);
+    abstract String remove(String adapter, HostAddress address);
 
-    MachineStep off(String adapter);
+    abstract String call(String from, String to);
 
-    MachineStep virtual(String adapter, HostAddress address);
+    abstract String off(String adapter);
+
+    abstract String on(String adapter);
+
+    abstract MachineStep virtual(String adapter, HostAddress address);
 
     /**
      * Lets one kind of traffic in.
      *
      * @param port a UDP port
      */
-    MachineStep letIn(String what, int port);
+    abstract MachineStep letIn(String what, int port);
+
+    // --- what is the same everywhere: the steps ---
+
+    /** @param before what the adapter had, to which it goes back; DHCP where nobody knows */
+    final MachineStep byHand(
+            String adapter, HostAddress address, Optional<Ipv4Address> gateway, Optional<HostAddress> before) {
+        return new MachineStep(
+                "Give " + adapter + " " + address, set(adapter, address, gateway), true, back(adapter, before));
+    }
+
+    final MachineStep byDhcp(String adapter, Optional<HostAddress> before) {
+        return new MachineStep("Let " + adapter + " ask for an address", dhcp(adapter), true, back(adapter, before));
+    }
+
+    private String back(String adapter, Optional<HostAddress> before) {
+        return before.map(a -> set(adapter, a, Optional.empty())).orElseGet(() -> dhcp(adapter));
+    }
+
+    final MachineStep renew(String adapter) {
+        return new MachineStep("Ask again for an address of " + adapter, askAgain(adapter), true, "");
+    }
+
+    final MachineStep second(String adapter, HostAddress address) {
+        return new MachineStep(
+                "Give " + adapter + " " + address + " as well", add(adapter, address), true, remove(adapter, address));
+    }
+
+    final MachineStep rename(String from, String to) {
+        return new MachineStep("Call the adapter " + to, call(from, to), true, call(to, from));
+    }
+
+    final MachineStep switchOff(String adapter) {
+        return new MachineStep("Switch " + adapter + " off", off(adapter), true, on(adapter));
+    }
 }

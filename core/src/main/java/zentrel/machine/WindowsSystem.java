@@ -5,12 +5,13 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 
 /** Windows, by PowerShell as administrator. */
-final class WindowsSystem implements MachineSystem {
+final class WindowsSystem extends MachineSystem {
     private static String name(String adapter) {
         return Quoting.powerShell(adapter);
     }
 
-    private static String set(String adapter, HostAddress address, Optional<Ipv4Address> gateway) {
+    @Override
+    String set(String adapter, HostAddress address, Optional<Ipv4Address> gateway) {
         return clear(adapter) + "; Set-NetIPInterface -InterfaceAlias " + name(adapter)
                 + " -AddressFamily IPv4 -Dhcp Disabled; New-NetIPAddress -InterfaceAlias " + name(adapter)
                 + " -IPAddress " + address.address() + " -PrefixLength " + address.prefixLength()
@@ -24,62 +25,46 @@ final class WindowsSystem implements MachineSystem {
                 + " -DestinationPrefix 0.0.0.0/0 -Confirm:$false -ErrorAction SilentlyContinue";
     }
 
-    private static String dhcp(String adapter) {
+    @Override
+    String dhcp(String adapter) {
         return clear(adapter) + "; Set-NetIPInterface -InterfaceAlias " + name(adapter)
                 + " -AddressFamily IPv4 -Dhcp Enabled";
     }
 
-    private static String back(String adapter, Before before) {
-        return before.address().map(a -> set(adapter, a, Optional.empty())).orElseGet(() -> dhcp(adapter));
+    @Override
+    String askAgain(String adapter) {
+        return "ipconfig /renew " + name(adapter);
     }
 
     @Override
-    public MachineStep byHand(String adapter, HostAddress address, Optional<Ipv4Address> gateway, Before before) {
-        return new MachineStep(
-                "Give " + adapter + " " + address, set(adapter, address, gateway), true, back(adapter, before));
+    String add(String adapter, HostAddress address) {
+        return "New-NetIPAddress -InterfaceAlias " + name(adapter) + " -IPAddress " + address.address()
+                + " -PrefixLength " + address.prefixLength() + " -SkipAsSource $true";
     }
 
     @Override
-    public MachineStep byDhcp(String adapter, Before before) {
-        return new MachineStep("Let " + adapter + " ask for an address", dhcp(adapter), true, back(adapter, before));
+    String remove(String adapter, HostAddress address) {
+        return "Remove-NetIPAddress -InterfaceAlias " + name(adapter) + " -IPAddress " + address.address()
+                + " -Confirm:$false";
     }
 
     @Override
-    public MachineStep renew(String adapter) {
-        return new MachineStep("Ask again for an address of " + adapter, "ipconfig /renew " + name(adapter), true, "");
+    String call(String from, String to) {
+        return "Rename-NetAdapter -Name " + name(from) + " -NewName " + name(to);
     }
 
     @Override
-    public MachineStep second(String adapter, HostAddress address) {
-        return new MachineStep(
-                "Give " + adapter + " " + address + " as well",
-                "New-NetIPAddress -InterfaceAlias " + name(adapter) + " -IPAddress " + address.address()
-                        + " -PrefixLength " + address.prefixLength() + " -SkipAsSource $true",
-                true,
-                "Remove-NetIPAddress -InterfaceAlias " + name(adapter) + " -IPAddress " + address.address()
-                        + " -Confirm:$false");
+    String off(String adapter) {
+        return "Disable-NetAdapter -Name " + name(adapter) + " -Confirm:$false";
     }
 
     @Override
-    public MachineStep rename(String from, String to) {
-        return new MachineStep(
-                "Call the adapter " + to,
-                "Rename-NetAdapter -Name " + name(from) + " -NewName " + name(to),
-                true,
-                "Rename-NetAdapter -Name " + name(to) + " -NewName " + name(from));
+    String on(String adapter) {
+        return "Enable-NetAdapter -Name " + name(adapter);
     }
 
     @Override
-    public MachineStep off(String adapter) {
-        return new MachineStep(
-                "Switch " + adapter + " off",
-                "Disable-NetAdapter -Name " + name(adapter) + " -Confirm:$false",
-                true,
-                "Enable-NetAdapter -Name " + name(adapter));
-    }
-
-    @Override
-    public MachineStep virtual(String adapter, HostAddress address) {
+    MachineStep virtual(String adapter, HostAddress address) {
         return new MachineStep(
                 "Add the virtual adapter " + adapter + " with " + address,
                 "Device Manager · Action · Add legacy hardware · install manually · Network adapters · Microsoft ·"
@@ -90,7 +75,7 @@ final class WindowsSystem implements MachineSystem {
     }
 
     @Override
-    public MachineStep letIn(String what, int port) {
+    MachineStep letIn(String what, int port) {
         String rule = name("Show network " + what + " in");
         return new MachineStep(
                 "Let " + what + " in through the firewall",
