@@ -2,6 +2,7 @@ package zentrel.app.addresses;
 
 import java.util.ArrayList;
 import java.util.List;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -387,7 +388,9 @@ public final class AddressesStage implements StageView {
                     report == null ? null : severity(report, row.adapter().id());
             box.getChildren().add(severity == null ? Mark.of(Verdict.PASSES) : Mark.of(severity));
             if (severity != null) {
-                box.getChildren().add(Texts.of(severity.title(), severity.word(), "small"));
+                Label word = Texts.of(severity.title(), severity.word(), "small");
+                word.setPadding(new Insets(0, 8, 0, 5));
+                box.getChildren().add(word);
             }
             if (has && row.adapter().addresses().get(row.at()).address().isPending()) {
                 box.getChildren()

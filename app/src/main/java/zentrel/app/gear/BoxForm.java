@@ -22,6 +22,7 @@ import zentrel.app.look.Texts;
 import zentrel.gear.Applying;
 import zentrel.gear.Renaming;
 import zentrel.gear.Wiring;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 
 /** One box as a form: what it is called, where it stands, its power, its adapters, and each program with its bindings. */
@@ -180,6 +181,13 @@ final class BoxForm extends VBox {
         String now = adapter.segment().map(plan.index()::name).orElse(NONE);
         ComboBox<String> segment = choice("On the segment", adapter.id().value() + "-segment", segments, now);
         CheckBox plugged = tick("Plugged in", adapter.id().value() + "-plugged", adapter.carrier());
+        TextField gateway = text(
+                "Gateway",
+                adapter.id().value() + "-gateway",
+                adapter.gateway().map(Ipv4Address::toString).orElse(""));
+        TextField mac = text(
+                "Hardware address", adapter.id().value() + "-mac", adapter.mac().orElse(""));
+        changes.add(p -> p.withAdapter(adapter.id(), a -> told(a, gateway.getText(), mac.getText())));
         changes.add(p -> {
             Plan next = p;
             if (!segment.getValue().equals(now)) {
@@ -195,6 +203,19 @@ final class BoxForm extends VBox {
                     ? next
                     : next.withAdapter(adapter.id(), a -> a.withCarrier(plugged.isSelected()));
         });
+    }
+
+    private static Adapter told(Adapter a, String gateway, String mac) {
+        return new Adapter(
+                a.id(),
+                a.name(),
+                a.kind(),
+                a.segment(),
+                a.enabled(),
+                a.carrier(),
+                a.addresses(),
+                Optional.of(gateway.strip()).filter(g -> !g.isEmpty()).map(Ipv4Address::parse),
+                Optional.of(mac.strip()).filter(m -> !m.isEmpty()));
     }
 
     // --- programs ---
