@@ -270,6 +270,24 @@ class GearWindowTest {
             return true;
         });
         assertThat(plan()).isEqualTo(FernlightTrail.ready());
+        fx(() -> {
+            window.gear().form();
+            return true;
+        });
+        settled(() -> !robot.lookup("#form-later").queryAll().isEmpty());
+        fx(() -> {
+            robot.lookup((javafx.scene.Node n) -> "Port 1, output or input".equals(n.getAccessibleText()))
+                    .queryComboBox()
+                    .getSelectionModel()
+                    .select(1);
+            robot.lookup("#form-later").queryButton().fire();
+            return true;
+        });
+        PortId port = new PortId("boathouse-node.p1");
+        settled(() -> document.plan().index().port(port).direction().isPending());
+        assertThat(report().isBroken())
+                .as("what is only planned breaks nothing")
+                .isFalse();
     }
 
     @Test

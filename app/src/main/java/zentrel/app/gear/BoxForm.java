@@ -236,6 +236,76 @@ final class BoxForm extends VBox {
                 binding(a, purpose, binding.inForce());
             }
         }
+        for (Protocol protocol : Protocol.values()) {
+            ProtocolOutput output = a.outputs().get(protocol);
+            if (output != null) {
+                CheckBox on = tick(
+                        protocol.title() + " output",
+                        id + "-" + protocol.word(),
+                        output.enabled().inForce());
+                changes.add(p -> on.isSelected() == output.enabled().inForce()
+                        ? p
+                        : p.withApplication(
+                                a.id(),
+                                x -> x.withOutput(protocol, x.output(protocol).withEnabled(on.isSelected()))));
+            }
+        }
+        for (Receiver receiver : plan.index().receiversOf(a.id())) {
+            receiver.ports().forEach(port -> port(receiver, port));
+        }
+    }
+
+    /** One port in one row: its protocol, what it is for, whether it is on. */
+    private void port(Receiver receiver, Port port) {
+        ComboBox<String> protocol = new ComboBox<>();
+        receiver.protocols().stream().sorted().forEach(x -> protocol.getItems().add(x.title()));
+        String protocolNow = port.protocol().inForce().title();
+        if (!protocol.getItems().contains(protocolNow)) {
+            protocol.getItems().add(protocolNow);
+        }
+        protocol.setValue(protocolNow);
+        protocol.setPrefWidth(96);
+        protocol.setId("form-" + port.id().value() + "-protocol");
+        protocol.setAccessibleText(port.name() + ", protocol");
+        ComboBox<String> direction = new ComboBox<>();
+        for (Direction d : Direction.values()) {
+            direction.getItems().add(d.word());
+        }
+        direction.setValue(port.direction().inForce().word());
+        direction.setPrefWidth(96);
+        direction.setId("form-" + port.id().value() + "-direction");
+        direction.setAccessibleText(port.name() + ", output or input");
+        CheckBox on = new CheckBox("on");
+        on.setSelected(port.enabled().inForce());
+        on.setAccessibleText(port.name() + " is on");
+        HBox fields = new HBox(10, protocol, direction, on);
+        fields.setAlignment(Pos.CENTER_LEFT);
+        row(port.name(), fields, port.id().value());
+        changes.add(p -> p.withPort(
+                port.id(),
+                x -> new Port(
+                        x.id(),
+                        x.name(),
+                        x.kind(),
+                        changed(
+                                x.direction(),
+                                direction.getValue().equals(Direction.INPUT.word())
+                                        ? Direction.INPUT
+                                        : Direction.OUTPUT),
+                        changed(x.enabled(), on.isSelected()),
+                        changed(
+                                x.protocol(),
+                                receiver.protocols().stream()
+                                        .filter(q -> q.title().equals(protocol.getValue()))
+                                        .findFirst()
+                                        .orElse(port.protocol().inForce())),
+                        x.wire(),
+                        x.universe())));
+    }
+
+    /** A setting with a value in force; as it was, with what is planned, where the field was not touched. */
+    private static <T> Setting<T> changed(Setting<T> now, T value) {
+        return now.inForce().equals(value) ? now : Setting.of(value);
     }
 
     private void licence(Application a, ProfileApplication like) {
