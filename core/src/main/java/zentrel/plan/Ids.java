@@ -7,11 +7,12 @@ import java.util.Set;
 
 /** Finds ids that a plan does not use yet. */
 public final class Ids {
-    private final Set<String> taken = new HashSet<>();
+    private final PlanIndex index;
+    private final Set<String> given = new HashSet<>();
 
     /** Ids that are free beside those of {@code plan} and those given out here before. */
     public Ids(Plan plan) {
-        plan.index().ids().forEach(i -> taken.add(i.value()));
+        index = plan.index();
     }
 
     /** The id wanted, or that id with the first number from 2 that makes it free. */
@@ -22,10 +23,10 @@ public final class Ids {
     /** As {@link #free}, and never the same again. */
     public String next(String wanted) {
         String candidate = wanted;
-        for (int n = 2; taken.contains(candidate); n++) {
+        for (int n = 2; given.contains(candidate) || index.holds(candidate); n++) {
             candidate = wanted + "-" + n;
         }
-        taken.add(candidate);
+        given.add(candidate);
         return candidate;
     }
 

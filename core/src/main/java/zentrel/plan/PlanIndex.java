@@ -16,7 +16,24 @@ import java.util.function.Function;
  * somewhere; for a plan put together otherwise, a dangling reference makes the lookup throw with the missing id.
  */
 public final class PlanIndex {
-    private final Map<Id, Object> byId = new HashMap<>();
+    /** Every kind of id, for asking whether a text is one of them. */
+    private static final List<Function<String, Id>> KINDS = List.of(
+            SegmentId::new,
+            HostId::new,
+            AdapterId::new,
+            ApplicationId::new,
+            UniverseId::new,
+            StreamId::new,
+            ReceiverId::new,
+            PortId::new,
+            LineId::new,
+            FixtureId::new,
+            LinkId::new,
+            SessionId::new,
+            CableId::new,
+            CopyId::new);
+
+    private final Map<Id, Object> byId;
     private final Map<AdapterId, Host> hostByAdapter = new HashMap<>();
     private final Map<PortId, Receiver> receiverByPort = new HashMap<>();
     private final Map<SegmentId, List<Adapter>> adaptersBySegment;
@@ -34,6 +51,12 @@ public final class PlanIndex {
     private final Map<Id, List<Cable>> cablesByEnd = new HashMap<>();
 
     PlanIndex(Plan plan) {
+        // made large enough at once: an index is made for every edit
+        byId = new HashMap<>(2
+                        * (plan.fixtures().size()
+                                + plan.streams().size()
+                                + 8 * plan.hosts().size())
+                + 64);
         for (Collection<? extends Named> group : List.of(
                 plan.segments(),
                 plan.hosts(),
@@ -136,6 +159,16 @@ public final class PlanIndex {
             map.computeIfAbsent(key.apply(item), k -> new ArrayList<>()).add(item);
         }
         return map;
+    }
+
+    /** Whether anything of the plan has this text as its id. */
+    boolean holds(String text) {
+        for (Function<String, Id> kind : KINDS) {
+            if (byId.containsKey(kind.apply(text))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whatever has this id, if the plan holds it. */
