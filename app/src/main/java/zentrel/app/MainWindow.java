@@ -148,7 +148,8 @@ final class MainWindow {
                                         o.work(),
                                         made -> made.hosts().stream()
                                                 .reduce((a, b) -> b)
-                                                .ifPresent(document::select))))
+                                                .ifPresent(document::select),
+                                        () -> goTo.giveBack(line))))
                         .toList();
     }
 

@@ -181,17 +181,7 @@ class ChangeWindowTest {
                                                 new HostAddress(at, 8),
                                                 a.addresses().get(0).inForce()),
                                         AddressOrigin.MANUAL)))
-                .withPort(
-                        port,
-                        p -> new Port(
-                                p.id(),
-                                p.name(),
-                                p.kind(),
-                                p.direction(),
-                                p.enabled(),
-                                p.protocol(),
-                                Optional.of(new Setting<>(44, 4)),
-                                p.universe()));
+                .withPort(port, p -> p.withWire(new Setting<>(44, 4)));
         fx(() -> {
             document.show(LoadedPlan.of(waiting));
             window.showStage(4);

@@ -131,6 +131,35 @@ class GearWindowTest {
     }
 
     @Test
+    void aLineThatWillNotDoComesBackAndItsSentenceGoesWithTheNextEdit(FxRobot robot) {
+        show(Plan.EMPTY);
+        String line = "2 node 4 called Weir node at 10.58.300.1";
+        fx(() -> {
+            window.gear().say();
+            robot.lookup("#gear-words").queryAs(TextInputControl.class).setText(line);
+            return true;
+        });
+        settled(() -> !robot.lookup(".worded .offer").queryAll().isEmpty());
+        robot.push(KeyCode.ENTER);
+        settled(() -> document.noticeProperty().get() != null);
+        assertThat(fx(() -> document.noticeProperty().get()).text())
+                .isEqualTo("\"10.58.300.1\" is not an address: 300 is above 255.");
+        settled(() -> robot.lookup("#gear-words")
+                .queryAs(TextInputControl.class)
+                .getText()
+                .equals(line));
+        assertThat(plan().hosts()).isEmpty();
+        fx(() -> {
+            robot.lookup("#gear-words").queryAs(TextInputControl.class).setText(line.replace("300", "30"));
+            return true;
+        });
+        settled(() -> !robot.lookup(".worded .offer").queryAll().isEmpty());
+        robot.push(KeyCode.ENTER);
+        settled(() -> document.plan().hosts().size() == 2);
+        settled(() -> document.noticeProperty().get() == null);
+    }
+
+    @Test
     void theBoxAtTheTopTakesWordsOnAnyStage(FxRobot robot) {
         report();
         press(robot, KeyCode.CONTROL, KeyCode.K);

@@ -235,16 +235,7 @@ public record Moving(List<Change> changes, List<Step> steps, List<String> warnin
         return adapter.gateway()
                 .filter(g -> before.sees(g))
                 .flatMap(g -> sameHostPart(new HostAddress(g, before.prefixLength()), to))
-                .map(g -> new Adapter(
-                        adapter.id(),
-                        adapter.name(),
-                        adapter.kind(),
-                        adapter.segment(),
-                        adapter.enabled(),
-                        adapter.carrier(),
-                        adapter.addresses(),
-                        Optional.of(g),
-                        adapter.mac()))
+                .map(g -> adapter.withGateway(Optional.of(g)))
                 .orElse(adapter);
     }
 

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.UnaryOperator;
 import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -93,11 +92,6 @@ public final class Making {
             }
             return after;
         });
-    }
-
-    /** An edit followed by a change of what it makes, as one. */
-    static Edit then(Edit edit, UnaryOperator<Plan> more) {
-        return new Edit(edit.text(), p -> more.apply(edit.applyTo(p)));
     }
 
     /** Puts the first adapter of each of these boxes on a segment. */

@@ -127,18 +127,17 @@ public final class Wording {
         String segment = parts.getOrDefault("on", "");
         Made made = Making.boxes(
                 plan, library, profile, count, parts.getOrDefault("called", ""), parts.getOrDefault("in", ""));
-        Edit edit = made.edit();
+        Plan after = made.edit().applyTo(plan);
         if (!segment.isEmpty()) {
             Segment wanted = things(List.of(segment.split(" ", -1)), plan.segments(), s -> true).stream()
                     .findFirst()
                     .orElseThrow(() -> new IllegalArgumentException("There is no segment called " + segment + "."));
-            edit = Making.then(edit, p -> Making.onSegment(p, made.hosts(), wanted.id()));
+            after = Making.onSegment(after, made.hosts(), wanted.id());
         }
         if (parts.containsKey("at")) {
-            String address = parts.get("at");
-            edit = Making.then(edit, p -> Making.at(p, made.hosts(), address));
+            after = Making.at(after, made.hosts(), parts.get("at"));
         }
-        return new Made(edit, made.hosts());
+        return new Made(Making.put(made.edit().text(), plan, after), made.hosts());
     }
 
     private List<Offer> install(List<String> words) {

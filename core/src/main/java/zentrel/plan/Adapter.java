@@ -57,6 +57,14 @@ public record Adapter(
         return new Adapter(id, name, kind, Optional.of(value), enabled, carrier, addresses, gateway, mac);
     }
 
+    public Adapter withGateway(Optional<Ipv4Address> value) {
+        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, value, mac);
+    }
+
+    public Adapter withMac(Optional<String> value) {
+        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, gateway, value);
+    }
+
     public Adapter withAddresses(List<AdapterAddress> value) {
         return new Adapter(id, name, kind, segment, enabled, carrier, value, gateway, mac);
     }

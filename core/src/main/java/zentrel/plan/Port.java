@@ -19,15 +19,27 @@ public record Port(
         Optional<UniverseId> universe)
         implements Named {
     public Port withDirection(Direction value) {
-        return new Port(id, name, kind, Setting.of(value), enabled, protocol, wire, universe);
+        return withDirection(Setting.of(value));
+    }
+
+    public Port withDirection(Setting<Direction> value) {
+        return new Port(id, name, kind, value, enabled, protocol, wire, universe);
     }
 
     public Port withEnabled(boolean value) {
-        return new Port(id, name, kind, direction, Setting.of(value), protocol, wire, universe);
+        return withEnabled(Setting.of(value));
+    }
+
+    public Port withEnabled(Setting<Boolean> value) {
+        return new Port(id, name, kind, direction, value, protocol, wire, universe);
     }
 
     public Port withProtocol(Protocol value) {
-        return new Port(id, name, kind, direction, enabled, Setting.of(value), wire, universe);
+        return withProtocol(Setting.of(value));
+    }
+
+    public Port withProtocol(Setting<Protocol> value) {
+        return new Port(id, name, kind, direction, enabled, value, wire, universe);
     }
 
     /** This port, meant for another universe or for none in particular. */
@@ -36,6 +48,10 @@ public record Port(
     }
 
     public Port withWire(int value) {
-        return new Port(id, name, kind, direction, enabled, protocol, Optional.of(Setting.of(value)), universe);
+        return withWire(Setting.of(value));
+    }
+
+    public Port withWire(Setting<Integer> value) {
+        return new Port(id, name, kind, direction, enabled, protocol, Optional.of(value), universe);
     }
 }

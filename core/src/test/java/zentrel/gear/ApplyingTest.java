@@ -119,17 +119,7 @@ class ApplyingTest {
                 .ports()
                 .get(0);
         int sent = port.wire().orElseThrow().inForce();
-        plan = plan.withPort(
-                port.id(),
-                p -> new Port(
-                        p.id(),
-                        p.name(),
-                        p.kind(),
-                        p.direction(),
-                        p.enabled(),
-                        p.protocol(),
-                        java.util.Optional.of(new Setting<>(sent, sent + 1)),
-                        p.universe()));
+        plan = plan.withPort(port.id(), p -> p.withWire(new Setting<>(sent, sent + 1)));
         var path = new SignalPaths(plan).of(port.id()).paths().get(0);
         assertThat(path.verdict()).isEqualTo(Verdict.BROKEN);
         assertThat(path.decisive().orElseThrow().text()).contains(sent + " is planned, not in force");

@@ -54,18 +54,7 @@ class MachineTest {
             for (Adapter a : host.adapters()) {
                 String mac = String.format("02:5A-%02x:00:%02x:%02x", number % 7, number / 256, number++ % 256)
                         .replace('-', ':');
-                next = next.withAdapter(
-                        a.id(),
-                        x -> new Adapter(
-                                x.id(),
-                                x.name(),
-                                x.kind(),
-                                x.segment(),
-                                x.enabled(),
-                                x.carrier(),
-                                x.addresses(),
-                                x.gateway(),
-                                Optional.of(mac)));
+                next = next.withAdapter(a.id(), x -> x.withMac(Optional.of(mac)));
             }
         }
         return next;
@@ -238,18 +227,7 @@ class MachineTest {
         assertThat(Reservations.of(plan).leftOut())
                 .anySatisfy(l ->
                         assertThat(l).isEqualTo("The Network adapter of Jetty node has 10.41.22.3 like another one."));
-        Plan twice = plan.withAdapter(
-                new AdapterId("bridge-node.network"),
-                a -> new Adapter(
-                        a.id(),
-                        a.name(),
-                        a.kind(),
-                        a.segment(),
-                        a.enabled(),
-                        a.carrier(),
-                        a.addresses(),
-                        a.gateway(),
-                        Optional.of("no mac, 1")));
+        Plan twice = plan.withAdapter(new AdapterId("bridge-node.network"), a -> a.withMac(Optional.of("no mac, 1")));
         assertThat(Reservations.of(twice).leftOut())
                 .anySatisfy(l -> assertThat(l).contains("\"no mac, 1\" as its hardware address, which is none"));
     }

@@ -79,17 +79,7 @@ class HistoryTest {
         assertThat(pending.applied()).isEqualTo(Setting.of(4));
         Plan plan = TestPlans.pier();
         PortId a1 = new PortId("a1");
-        Plan planned = plan.withPort(
-                a1,
-                p -> new Port(
-                        p.id(),
-                        p.name(),
-                        p.kind(),
-                        p.direction(),
-                        p.enabled(),
-                        p.protocol(),
-                        java.util.Optional.of(new Setting<>(17, 3)),
-                        p.universe()));
+        Plan planned = plan.withPort(a1, p -> p.withWire(new Setting<>(17, 3)));
         assertThat(zentrel.check.Check.run(planned).findings())
                 .as("the path uses what is in force")
                 .singleElement()

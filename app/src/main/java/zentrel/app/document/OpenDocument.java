@@ -76,6 +76,7 @@ public final class OpenDocument {
     private final ObjectProperty<@Nullable Notice> notice = new SimpleObjectProperty<>(null);
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
     private final BooleanProperty day = new SimpleBooleanProperty(false);
+    private @Nullable Notice refusal;
     private History history = new History(Plan.EMPTY);
     private UnknownFields unknown = UnknownFields.NONE;
     private Plan saved = Plan.EMPTY;
@@ -160,16 +161,30 @@ public final class OpenDocument {
         notice.set(Notice.of(text));
     }
 
+    /** Says why an edit will not do. */
+    private void refuse(IllegalArgumentException e) {
+        refusal = Notice.of(String.valueOf(e.getMessage()));
+        notice.set(refusal);
+    }
+
     // --- changes ---
 
     public void apply(Edit edit) {
+        boolean unused = applied(edit);
+    }
+
+    private boolean applied(Edit edit) {
         try {
             history.apply(edit);
         } catch (IllegalArgumentException e) {
-            tell(String.valueOf(e.getMessage()));
-            return;
+            refuse(e);
+            return false;
+        }
+        if (refusal != null && refusal.equals(notice.get())) {
+            notice.set(null); // it was mended; whatever else is said stays until it is put away
         }
         changed();
+        return true;
     }
 
     /**
@@ -213,19 +228,30 @@ public final class OpenDocument {
      * sentence.
      */
     public void make(Supplier<Made> work, Consumer<Made> then) {
+        make(work, then, () -> {});
+    }
+
+    /** The same; {@code refused} is run where it will not do, to give back what somebody typed. */
+    public void make(Supplier<Made> work, Consumer<Made> then, Runnable refused) {
         inBackground(
                 checker,
                 () -> {
                     try {
                         return Optional.of(work.get());
                     } catch (IllegalArgumentException e) {
-                        Platform.runLater(() -> tell(String.valueOf(e.getMessage())));
+                        Platform.runLater(() -> {
+                            refuse(e);
+                            refused.run();
+                        });
                         return Optional.<Made>empty();
                     }
                 },
                 made -> made.ifPresent(m -> {
-                    apply(m.edit());
-                    then.accept(m);
+                    if (applied(m.edit())) {
+                        then.accept(m);
+                    } else {
+                        refused.run();
+                    }
                 }));
     }
 

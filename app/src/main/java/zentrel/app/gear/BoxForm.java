@@ -206,16 +206,9 @@ final class BoxForm extends VBox {
     }
 
     private static Adapter told(Adapter a, String gateway, String mac) {
-        return new Adapter(
-                a.id(),
-                a.name(),
-                a.kind(),
-                a.segment(),
-                a.enabled(),
-                a.carrier(),
-                a.addresses(),
-                Optional.of(gateway.strip()).filter(g -> !g.isEmpty()).map(Ipv4Address::parse),
-                Optional.of(mac.strip()).filter(m -> !m.isEmpty()));
+        return a.withGateway(
+                        Optional.of(gateway.strip()).filter(g -> !g.isEmpty()).map(Ipv4Address::parse))
+                .withMac(Optional.of(mac.strip()).filter(m -> !m.isEmpty()));
     }
 
     // --- programs ---
@@ -283,24 +276,18 @@ final class BoxForm extends VBox {
         row(port.name(), fields, port.id().value());
         changes.add(p -> p.withPort(
                 port.id(),
-                x -> new Port(
-                        x.id(),
-                        x.name(),
-                        x.kind(),
-                        changed(
+                x -> x.withDirection(changed(
                                 x.direction(),
                                 direction.getValue().equals(Direction.INPUT.word())
                                         ? Direction.INPUT
-                                        : Direction.OUTPUT),
-                        changed(x.enabled(), on.isSelected()),
-                        changed(
+                                        : Direction.OUTPUT))
+                        .withEnabled(changed(x.enabled(), on.isSelected()))
+                        .withProtocol(changed(
                                 x.protocol(),
                                 receiver.protocols().stream()
                                         .filter(q -> q.title().equals(protocol.getValue()))
                                         .findFirst()
-                                        .orElse(port.protocol().inForce())),
-                        x.wire(),
-                        x.universe())));
+                                        .orElse(port.protocol().inForce())))));
     }
 
     /** A setting with a value in force; as it was, with what is planned, where the field was not touched. */

@@ -123,8 +123,14 @@ final class WordBox extends VBox {
     private void take(int number) {
         if (number < offered.size()) {
             Wording.Offer offer = offered.get(number);
+            String said = line.getText();
             line.clear();
-            document.make(offer.work(), onMade);
+            document.make(offer.work(), onMade, () -> {
+                if (line.getText().isEmpty()) { // nothing that was typed is lost
+                    line.setText(said);
+                    line.end();
+                }
+            });
         }
     }
 }

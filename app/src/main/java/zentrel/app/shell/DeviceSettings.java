@@ -105,9 +105,12 @@ final class DeviceSettings {
     }
 
     private void plain(String label, String value) {
+        plain(label, value, Optional.empty());
+    }
+
+    private void plain(String label, String value, Optional<Entry> entry) {
         int place = rows.isEmpty() ? LAST : rows.get(rows.size() - 1).place(); // it goes with what was before it
-        rows.add(new Row(
-                label, value, Optional.empty(), false, Optional.empty(), Optional.empty(), Optional.empty(), place));
+        rows.add(new Row(label, value, Optional.empty(), false, Optional.empty(), Optional.empty(), entry, place));
     }
 
     /**
@@ -235,8 +238,10 @@ final class DeviceSettings {
         Protocol protocol = port.protocol().inForce();
         String state = (port.direction().inForce() == Direction.INPUT ? ", input" : "")
                 + (port.enabled().inForce() ? "" : ", off");
+        Function<String, Changing> change =
+                typed -> Changing.wire(plan, port.id(), number(typed) - owner.shown(protocol, 0));
         if (port.wire().isEmpty()) {
-            plain(port.name(), protocol.title() + ", not set" + state);
+            plain(port.name(), protocol.title() + ", not set" + state, Optional.of(new Entry("", change)));
             return;
         }
         if (!port.enabled().inForce() && port.universe().isEmpty()) {
@@ -251,9 +256,7 @@ final class DeviceSettings {
                 w -> protocol.title() + " " + owner.shown(protocol, w) + state,
                 Applying.key(port.id(), "wire"),
                 "universe",
-                Optional.of(new Entry(
-                        String.valueOf(owner.shown(protocol, wire.planned())),
-                        typed -> Changing.wire(plan, port.id(), number(typed) - owner.shown(protocol, 0)))));
+                Optional.of(new Entry(String.valueOf(owner.shown(protocol, wire.planned())), change)));
     }
 
     /** An address as typed, with the mask it had where none is typed. */

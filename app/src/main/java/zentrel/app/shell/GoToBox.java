@@ -99,6 +99,14 @@ public final class GoToBox extends TextField {
         command.action().run();
     }
 
+    /** Gives back a line that would not do, so that it can be mended. */
+    public void giveBack(String line) {
+        if (getText().isEmpty()) {
+            setText(line);
+            end();
+        }
+    }
+
     /** Looks again at what the text could mean; for what becomes known while somebody types. */
     public void refresh() {
         offer();

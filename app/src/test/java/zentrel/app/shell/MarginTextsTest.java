@@ -3,7 +3,6 @@ package zentrel.app.shell;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -16,7 +15,6 @@ import zentrel.plan.Id;
 import zentrel.plan.LineId;
 import zentrel.plan.LinkId;
 import zentrel.plan.Plan;
-import zentrel.plan.Port;
 import zentrel.plan.PortId;
 import zentrel.plan.ReceiverId;
 import zentrel.plan.SegmentId;
@@ -117,17 +115,7 @@ class MarginTextsTest {
     @Test
     void aPendingSettingIsTickedOffInTwoSteps() {
         PortId port = new PortId("boathouse-node.p1");
-        Plan planned = READY.withPort(
-                port,
-                p -> new Port(
-                        p.id(),
-                        p.name(),
-                        p.kind(),
-                        p.direction(),
-                        p.enabled(),
-                        p.protocol(),
-                        Optional.of(new Setting<>(4, 7)),
-                        p.universe()));
+        Plan planned = READY.withPort(port, p -> p.withWire(new Setting<>(4, 7)));
         DeviceSettings.Row row = DeviceSettings.of(planned, port).get(0);
         assertThat(row.value()).isEqualTo("Art-Net 4");
         assertThat(row.now()).contains("Art-Net 7");
