@@ -25,6 +25,7 @@ public final class GoToBox extends TextField {
     public record Command(String name, Runnable action) {}
 
     private static final int MOST = 9;
+    private static final double WIDEST = 700;
     private static final int NAMES_FIRST = 4;
 
     private final OpenDocument document;
@@ -125,7 +126,8 @@ public final class GoToBox extends TextField {
             rows.getStyleClass()
                     .addAll(getScene().getRoot().getStyleClass().contains("day") ? List.of("day") : List.of());
             Bounds at = localToScreen(getBoundsInLocal());
-            rows.setPrefWidth(getWidth());
+            rows.setMinWidth(getWidth()); // as wide as what is offered, so that nobody takes what he cannot read
+            rows.setMaxWidth(WIDEST);
             popup().show(getScene().getWindow(), at.getMinX(), at.getMaxY());
         }
     }
