@@ -26,8 +26,8 @@ public final class CheckContext {
     private final List<SignalPath> paths;
     private final Map<String, List<Met>> metByRule = new HashMap<>();
 
-    CheckContext(Plan plan) {
-        signalPaths = new SignalPaths(plan);
+    CheckContext(SignalPaths signalPaths) {
+        this.signalPaths = signalPaths;
         paths = signalPaths.all();
         for (SignalPath path : paths) {
             for (Leg leg : path.legs()) {
@@ -38,7 +38,7 @@ public final class CheckContext {
                 }
             }
         }
-        for (Fixture fixture : plan.fixtures()) {
+        for (Fixture fixture : signalPaths.hasPatchIssues() ? plan().fixtures() : List.<Fixture>of()) {
             for (Issue issue : signalPaths.patchIssues(fixture)) {
                 met(issue, HopKind.LEADS, Optional.empty(), Optional.of(fixture.id()));
             }

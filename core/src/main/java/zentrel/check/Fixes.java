@@ -18,7 +18,7 @@ public final class Fixes {
         Set<String> before = report.findings().stream().map(Finding::id).collect(Collectors.toSet());
         List<Fix> good = new ArrayList<>();
         for (Fix fix : finding.fixes()) {
-            Set<String> after = Check.run(fix.edit().applyTo(report.plan())).findings().stream()
+            Set<String> after = Check.after(report, fix.edit().applyTo(report.plan())).findings().stream()
                     .map(Finding::id)
                     .collect(Collectors.toCollection(HashSet::new));
             if (!after.contains(finding.id()) && before.containsAll(after)) {

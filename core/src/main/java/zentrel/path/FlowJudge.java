@@ -2,10 +2,10 @@ package zentrel.path;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import zentrel.ipv4.HostAddress;
 import zentrel.path.TransportJudge.Carried;
@@ -31,7 +31,7 @@ final class FlowJudge {
     private final TransportJudge transport;
     private final PatchJudge patch;
     private final DirectJudge direct;
-    private final Map<Flow, List<HopDraft>> firstEight = new HashMap<>();
+    private final Map<Flow, List<HopDraft>> firstEight = new ConcurrentHashMap<>();
 
     FlowJudge(PathContext context, Remedies remedies, TransportJudge transport, PatchJudge patch) {
         this.context = context;

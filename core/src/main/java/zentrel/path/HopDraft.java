@@ -64,10 +64,13 @@ final class HopDraft {
     }
 
     Hop finish(boolean would) {
-        issues.sort(Comparator.comparing(Issue::verdict).reversed());
-        String briefly = issues.isEmpty() ? brief : issues.get(0).brief();
-        String sentence = issues.isEmpty() ? text : issues.get(0).text();
-        return new Hop(kind, at, briefly, sentence, applicable || !issues.isEmpty(), issues, would);
+        // into a list of its own: paths share drafts, and may be finished by several threads
+        List<Issue> worstFirst = issues.stream()
+                .sorted(Comparator.comparing(Issue::verdict).reversed())
+                .toList();
+        String briefly = worstFirst.isEmpty() ? brief : worstFirst.get(0).brief();
+        String sentence = worstFirst.isEmpty() ? text : worstFirst.get(0).text();
+        return new Hop(kind, at, briefly, sentence, applicable || !worstFirst.isEmpty(), worstFirst, would);
     }
 
     /** A draft of each hop. */

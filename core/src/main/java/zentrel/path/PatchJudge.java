@@ -1,12 +1,17 @@
 package zentrel.path;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
 import zentrel.plan.Break;
 import zentrel.plan.Cable;
 import zentrel.plan.CableKind;
@@ -49,21 +54,57 @@ final class PatchJudge {
     private final Remedies remedies;
     private final Map<FixtureId, List<Issue>> issues = new HashMap<>();
 
+    /** Judges every fixture. */
     PatchJudge(PathContext context, Remedies remedies) {
         this.context = context;
         this.remedies = remedies;
+        judge(f -> true);
+    }
+
+    /** Judges the fixtures of some universes and those with which something was wrong; with the others nothing is. */
+    PatchJudge(PathContext context, Remedies remedies, PatchJudge before, Set<UniverseId> affected) {
+        this.context = context;
+        this.remedies = remedies;
+        Set<UniverseId> again = new HashSet<>(affected);
+        for (FixtureId id : before.issues.keySet()) {
+            context.index
+                    .find(id)
+                    .map(Fixture.class::cast)
+                    .ifPresent(f -> f.breaks().forEach(b -> again.add(b.universe())));
+        }
+        // a fixture in several universes is judged in all of them, and so are its neighbours there
+        Deque<UniverseId> open = new ArrayDeque<>(again);
+        while (!open.isEmpty()) {
+            for (Fixture neighbour : context.index.fixturesIn(open.pop())) {
+                for (Break b : neighbour.breaks()) {
+                    if (again.add(b.universe())) {
+                        open.push(b.universe());
+                    }
+                }
+            }
+        }
+        if (!again.isEmpty()) {
+            judge(f -> f.breaks().stream().anyMatch(b -> again.contains(b.universe())));
+        }
+    }
+
+    private void judge(Predicate<Fixture> which) {
         Map<UniverseId, List<Placed>> placed = new HashMap<>();
+        List<Fixture> chosen = new ArrayList<>();
         int order = 0;
         for (Fixture fixture : context.plan.fixtures()) {
-            for (int i = 0; i < fixture.breaks().size(); i++) {
-                Placed p = new Placed(fixture, i, order);
-                placed.computeIfAbsent(p.slots().universe(), u -> new ArrayList<>())
-                        .add(p);
+            if (which.test(fixture)) {
+                chosen.add(fixture);
+                for (int i = 0; i < fixture.breaks().size(); i++) {
+                    Placed p = new Placed(fixture, i, order);
+                    placed.computeIfAbsent(p.slots().universe(), u -> new ArrayList<>())
+                            .add(p);
+                }
             }
             order++;
         }
         placed.values().forEach(this::judgeUniverse);
-        for (Fixture fixture : context.plan.fixtures()) {
+        for (Fixture fixture : chosen) {
             if (fixture.line().isPresent()) {
                 judgeLine(fixture, context.index.line(fixture.line().get()));
                 judgeWay(fixture, context.index.line(fixture.line().get()));
@@ -72,6 +113,10 @@ final class PatchJudge {
             }
             judgeCables(fixture, fixture.id());
         }
+    }
+
+    boolean hasIssues() {
+        return !issues.isEmpty();
     }
 
     /** All that is wrong with where a fixture sits. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
@@ -41,7 +42,7 @@ final class PathContext {
     final Plan plan;
     final PlanIndex index;
     private final Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders = new HashMap<>();
-    private final Map<SegmentId, Optional<Subnet>> usual = new HashMap<>();
+    private final Map<SegmentId, Optional<Subnet>> usual = new ConcurrentHashMap<>();
     private final Map<WireKey, List<Stream>> streamsByWire = new HashMap<>();
     private final List<Host> routers;
     private final UniverseLimits limits;

@@ -1,12 +1,12 @@
 package zentrel.path;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import zentrel.plan.*;
 
@@ -28,7 +28,7 @@ final class Powering {
 
     private final PlanIndex index;
     private final boolean plain;
-    private final Map<HostId, Optional<Dark>> known = new HashMap<>();
+    private final Map<HostId, Optional<Dark>> known = new ConcurrentHashMap<>();
 
     Powering(Plan plan) {
         index = plan.index();

@@ -38,6 +38,18 @@ public record SignalPath(
         return hops().flatMap(h -> h.issues().stream());
     }
 
+    /** Whether nothing is wrong, at risk or unknown on it. */
+    boolean isClean() {
+        for (Leg leg : legs) {
+            for (Hop hop : leg.hops()) {
+                if (!hop.issues().isEmpty()) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
     /** The first hop with the path's verdict: where it dies, is at risk, or is not known. */
     public Optional<Hop> decisive() {
         Verdict worst = verdict();

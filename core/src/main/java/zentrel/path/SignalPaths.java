@@ -3,18 +3,26 @@ package zentrel.path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
 
 /**
- * Finds and judges the paths of one plan. What is worked out is kept, so ask one instance for all; it may be used by one
- * thread at a time.
+ * Finds and judges the paths of one plan. What is worked out is kept, so ask one instance for all; any number of threads
+ * may.
  */
 public final class SignalPaths {
     /** Bridges one after the other that are followed; more of them are a ring. */
     private static final int MOST_BRIDGES = 4;
+
+    /** Universes from which on they are judged on all processors; for fewer that takes longer. */
+    private static final int MANY = 200;
+
+    /** The paths of universes, as {@link #all()} found them. */
+    private final Map<UniverseId, List<SignalPath>> judged = new ConcurrentHashMap<>();
 
     private final PathContext context;
     private final Remedies remedies;
@@ -23,9 +31,28 @@ public final class SignalPaths {
     private final LinkJudge links;
 
     public SignalPaths(Plan plan) {
+        this(plan, Optional.empty());
+    }
+
+    /** The paths of a plan that came of an edit; what the edit cannot have changed is taken over. */
+    public SignalPaths(Plan plan, SignalPaths before) {
+        this(plan, Optional.of(before));
+    }
+
+    private SignalPaths(Plan plan, Optional<SignalPaths> before) {
         context = new PathContext(Cabling.inForce(plan));
         remedies = new Remedies(context);
-        patch = new PatchJudge(context, remedies);
+        Optional<Set<UniverseId>> affected = before.flatMap(b -> Affected.between(b.context, context));
+        if (affected.isPresent()) {
+            patch = new PatchJudge(context, remedies, before.get().patch, affected.get());
+            before.get().judged.forEach((universe, paths) -> {
+                if (!affected.get().contains(universe) && paths.stream().allMatch(SignalPath::isClean)) {
+                    judged.put(universe, paths);
+                }
+            });
+        } else {
+            patch = new PatchJudge(context, remedies);
+        }
         TransportJudge transport = new TransportJudge(context, remedies);
         flows = new FlowJudge(context, remedies, transport, patch);
         links = new LinkJudge(context, transport);
@@ -175,6 +202,10 @@ public final class SignalPaths {
     /** The paths of a universe: from each of its sources to each of its ports. */
     public PathReport ofUniverse(UniverseId id) {
         context.index.universe(id);
+        return PathReport.of(id, judged.computeIfAbsent(id, this::judged));
+    }
+
+    private List<SignalPath> judged(UniverseId id) {
         List<SignalPath> paths = new ArrayList<>();
         List<Port> ports = context.index.portsOf(id);
         List<Stream> streams = context.index.streamsOf(id);
@@ -191,7 +222,7 @@ public final class SignalPaths {
                 paths.add(unsent(id, Optional.empty(), Optional.empty()));
             }
         }
-        return PathReport.of(id, paths);
+        return List.copyOf(paths);
     }
 
     public PathReport ofLink(LinkId id) {
@@ -203,12 +234,19 @@ public final class SignalPaths {
         return patch.of(fixture);
     }
 
+    /** Whether anything is wrong with where a fixture sits. */
+    public boolean hasPatchIssues() {
+        return patch.hasIssues();
+    }
+
     /** Every path of the plan but those of single fixtures. */
     public List<SignalPath> all() {
-        List<SignalPath> paths = new ArrayList<>();
-        for (Universe universe : context.plan.universes()) {
-            paths.addAll(ofUniverse(universe.id()).paths());
-        }
+        List<Universe> universes = context.plan.universes();
+        java.util.stream.Stream<Universe> each =
+                universes.size() < MANY ? universes.stream() : universes.parallelStream();
+        List<SignalPath> paths =
+                new ArrayList<>(each.flatMap(u -> judged.computeIfAbsent(u.id(), this::judged).stream())
+                        .toList());
         for (ControlLink link : context.plan.links()) {
             paths.add(links.path(link));
         }

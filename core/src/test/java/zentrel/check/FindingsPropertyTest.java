@@ -12,6 +12,8 @@ import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import zentrel.gear.Library;
+import zentrel.gear.Making;
 import zentrel.path.Hop;
 import zentrel.path.Issue;
 import zentrel.path.SignalPath;
@@ -46,6 +48,70 @@ class FindingsPropertyTest {
             paths.addAll(all.ofFixture(fixture.id()).paths());
         }
         return paths;
+    }
+
+    /** All that a report says, without the edits themselves. */
+    private static List<String> said(Report report) {
+        List<String> said = new java.util.ArrayList<>();
+        report.outcomes().forEach((rule, outcome) -> said.add(rule + " " + outcome));
+        for (Finding f : report.findings()) {
+            said.add(f.id()
+                    + f.severity()
+                    + f.hop()
+                    + f.subjects()
+                    + f.text()
+                    + f.fixes().stream().map(x -> x.id() + x.edit().text()).toList());
+        }
+        for (SignalPath p : report.paths()) {
+            said.add(p.source() + " " + p.signal() + " " + p.receiver()
+                    + p.hops()
+                            .map(h -> h.at() + h.brief() + h.text() + h.would() + h.verdict())
+                            .toList());
+        }
+        for (Fixture f : report.plan().fixtures()) {
+            said.add(f.id()
+                    + report.signalPaths().patchIssues(f).stream()
+                            .map(Issue::text)
+                            .toList()
+                            .toString());
+        }
+        return said;
+    }
+
+    /** What is judged after an edit is what a whole check would say: over mistakes made and mended one after the other. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void whatAnEditCannotReachIsTheSame(long seed) {
+        Random random = new Random(seed * 17 + 3);
+        Plan healthy = RandomPlans.healthy(seed);
+        Plan plan = healthy;
+        Report report = Check.run(plan);
+        for (int step = 0; step < 12; step++) {
+            List<Fix> fixes =
+                    report.findings().stream().flatMap(f -> f.fixes().stream()).toList();
+            Plan next;
+            if (step % 4 == 3) {
+                next = healthy; // as if all was undone
+            } else if (fixes.isEmpty() || random.nextInt(3) > 0) {
+                next = RandomPlans.mistake(plan, random);
+            } else {
+                next = fixes.get(random.nextInt(fixes.size())).edit().applyTo(plan);
+            }
+            if (random.nextInt(5) == 0 && !next.hosts().isEmpty()) {
+                next = Making.boxes(
+                                next,
+                                Library.shipped(),
+                                Library.shipped().find("house/node-4").orElseThrow(),
+                                2,
+                                "",
+                                "")
+                        .edit()
+                        .applyTo(next);
+            }
+            report = Check.after(report, next);
+            assertThat(said(report)).isEqualTo(said(Check.run(next)));
+            plan = next;
+        }
     }
 
     @ParameterizedTest(name = "seed {0}")

@@ -216,7 +216,9 @@ final class RandomPlans {
             case 7 -> bind(plan, desk, Purpose.ARTNET_SEND, Binding.to(new AdapterId("desk-host0.control")));
             case 8 -> bind(plan, desk, Purpose.SACN_SEND, Binding.AUTOMATIC);
             case 9 ->
-                plan.withPort(port.id(), p -> p.withWire(p.wire().orElseThrow().inForce() + 1));
+                plan.withPort(
+                        port.id(),
+                        p -> p.withWire(p.wire().map(w -> w.inForce() + 1).orElse(1)));
             case 10 -> plan.withPort(port.id(), p -> p.withWire(random.nextInt(2000) - 2));
             case 11 ->
                 plan.withPort(

@@ -62,12 +62,17 @@ public final class OpenDocument {
     /** How soon an edit is kept for after a kill, in milliseconds. */
     private static final int KEEP_AFTER_MILLIS = 250;
 
+    /** An edit worked out in the background, with the plan that comes of it and its findings. */
+    private record Worked(Made made, Plan after, Report report) {}
+
     /** What the journal is to keep. */
     private record Kept(LoadedPlan plan, boolean dirty, Optional<Path> file) {}
 
     private final Path folder;
     private final RecentPlans recent;
     private final ExecutorService checker = daemon("check");
+    private final ExecutorService pictures =
+            daemon("pictures"); // an edit does not wait for the pictures of the one before
     private final ScheduledExecutorService disk = Executors.newSingleThreadScheduledExecutor(r -> named(r, "disk"));
     private final AtomicReference<@Nullable Kept> next = new AtomicReference<>();
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
@@ -180,11 +185,16 @@ public final class OpenDocument {
             refuse(e);
             return false;
         }
-        if (refusal != null && refusal.equals(notice.get())) {
-            notice.set(null); // it was mended; whatever else is said stays until it is put away
-        }
+        mended();
         changed();
         return true;
+    }
+
+    /** Takes the refusal away; whatever else is said stays until it is put away. */
+    private void mended() {
+        if (refusal != null && refusal.equals(notice.get())) {
+            notice.set(null);
+        }
     }
 
     /**
@@ -233,26 +243,49 @@ public final class OpenDocument {
 
     /** The same; {@code refused} is run where it will not do, to give back what somebody typed. */
     public void make(Supplier<Made> work, Consumer<Made> then, Runnable refused) {
+        Plan before = history.plan();
+        Report known = report.get();
         inBackground(
                 checker,
                 () -> {
                     try {
-                        return Optional.of(work.get());
+                        return Optional.of(worked(work.get(), before, known));
                     } catch (IllegalArgumentException e) {
                         Platform.runLater(() -> {
                             refuse(e);
                             refused.run();
                         });
-                        return Optional.<Made>empty();
+                        return Optional.<Worked>empty();
                     }
                 },
-                made -> made.ifPresent(m -> {
-                    if (applied(m.edit())) {
-                        then.accept(m);
+                worked -> worked.ifPresent(w -> {
+                    if (isStill(before) ? applied(w) : applied(w.made().edit())) {
+                        then.accept(w.made());
                     } else {
                         refused.run();
                     }
                 }));
+    }
+
+    /** Makes the edit and checks what comes of it, so that the window shows the plan and its findings in one picture. */
+    private static Worked worked(Made made, Plan before, @Nullable Report known) {
+        Plan after = made.edit().applyTo(before);
+        return new Worked(made, after, checked(known, after));
+    }
+
+    /** The findings of a plan; most of them are known already where it came of the one looked at before. */
+    private static Report checked(@Nullable Report known, Plan plan) {
+        return known == null ? Check.run(plan) : Check.after(known, plan);
+    }
+
+    private boolean applied(Worked worked) {
+        history.apply(new Edit(worked.made().edit().text(), p -> worked.after()));
+        mended();
+        if (isStill(worked.after())) {
+            afterChange();
+            report.set(worked.report());
+        } // else the edit changed nothing
+        return true;
     }
 
     public void undo() {
@@ -266,6 +299,11 @@ public final class OpenDocument {
     }
 
     private void changed() {
+        afterChange();
+        check();
+    }
+
+    private void afterChange() {
         Plan plan = history.plan();
         proposed.set(null); // it was worked out on another plan
         Id selected = selection.get();
@@ -274,12 +312,12 @@ public final class OpenDocument {
         }
         unsaved.set(!plan.equals(saved));
         keep();
-        check();
     }
 
     private void check() {
         Plan plan = history.plan();
-        inBackground(checker, () -> Check.run(plan), result -> {
+        Report known = report.get();
+        inBackground(checker, () -> checked(known, plan), result -> {
             if (isStill(plan)) {
                 report.set(result);
             }
@@ -311,7 +349,7 @@ public final class OpenDocument {
 
     /** Works something out from the report in the background and hands it over if the report still stands. */
     public <T> void derive(Report from, Function<Report, T> work, Consumer<T> then) {
-        inBackground(checker, () -> work.apply(from), result -> {
+        inBackground(pictures, () -> work.apply(from), result -> {
             if (isCurrent(from)) {
                 then.accept(result);
             }
@@ -320,7 +358,7 @@ public final class OpenDocument {
 
     /** Runs {@code then} once all that is being worked out from the report now is done and handed over. */
     public void whenWorkedOut(Runnable then) {
-        inBackground(checker, () -> true, done -> then.run());
+        inBackground(pictures, () -> true, done -> then.run());
     }
 
     private <T> void inBackground(ExecutorService on, Callable<T> work, Consumer<T> then) {
@@ -496,5 +534,6 @@ public final class OpenDocument {
         });
         disk.shutdown();
         checker.shutdownNow();
+        pictures.shutdownNow();
     }
 }

@@ -1,0 +1,174 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.plan.*;
+
+/**
+ * The universes whose paths an edit may have changed: what differs between two plans, followed to wherever its effect may
+ * reach. A path on which anything is wrong is not asked for here: its words and remedies may depend on the whole plan, so
+ * it is judged anew in any case.
+ */
+final class Affected {
+    private final PathContext before;
+    private final PathContext after;
+    private final Set<UniverseId> universes = new HashSet<>();
+    private final Set<ApplicationId> followed = new HashSet<>();
+
+    private Affected(PathContext before, PathContext after) {
+        this.before = before;
+        this.after = after;
+    }
+
+    /** The universes; empty where the edit may reach every path. */
+    static Optional<Set<UniverseId>> between(PathContext before, PathContext after) {
+        Affected affected = new Affected(before, after);
+        return affected.reachesAll() ? Optional.empty() : Optional.of(affected.collected());
+    }
+
+    /** What one list has and the other does not, or not at the same place among its neighbours. */
+    private record Difference<T>(List<T> gone, List<T> come) {
+        /** By identity: plans share what an edit left alone, and what is equal but not shared is only judged once more. */
+        @SuppressWarnings("ReferenceEquality")
+        static <T> Difference<T> of(List<T> before, List<T> after) {
+            if (before == after) {
+                return new Difference<>(List.of(), List.of());
+            }
+            int most = Math.min(before.size(), after.size());
+            int start = 0;
+            while (start < most && before.get(start) == after.get(start)) {
+                start++;
+            }
+            int end = 0;
+            while (end < most - start && before.get(before.size() - 1 - end) == after.get(after.size() - 1 - end)) {
+                end++;
+            }
+            return new Difference<>(
+                    before.subList(start, before.size() - end), after.subList(start, after.size() - end));
+        }
+
+        List<T> all() {
+            List<T> all = new ArrayList<>(gone);
+            all.addAll(come);
+            return all;
+        }
+    }
+
+    /** What every path depends on: segments, cables, lines, sessions, what boxes can do, routers and what has power. */
+    private boolean reachesAll() {
+        Plan then = before.plan;
+        Plan now = after.plan;
+        if (!Difference.of(then.segments(), now.segments()).gone().isEmpty()
+                || !then.cables().equals(now.cables())
+                || !then.lines().equals(now.lines())
+                || !then.sessions().equals(now.sessions())
+                || !then.profiles().equals(now.profiles())) {
+            return true;
+        }
+        Difference<Host> hosts = Difference.of(then.hosts(), now.hosts());
+        if (hosts.all().stream().anyMatch(h -> h.kind() == HostKind.ROUTER)) {
+            return true;
+        }
+        for (Host gone : hosts.gone()) {
+            Optional<Host> come = after.index.find(gone.id()).map(Host.class::cast);
+            if (come.isPresent()
+                    && !(gone.power().equals(come.get().power())
+                            && gone.profile().equals(come.get().profile())
+                            && gone.kind() == come.get().kind())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private Set<UniverseId> collected() {
+        Plan then = before.plan;
+        Plan now = after.plan;
+        Difference.of(then.hosts(), now.hosts()).all().forEach(this::host);
+        Difference.of(then.applications(), now.applications()).all().forEach(a -> application(a.id()));
+        Difference.of(then.receivers(), now.receivers()).all().forEach(this::receiver);
+        Difference.of(then.streams(), now.streams()).all().forEach(this::streamOfSource);
+        Difference.of(then.fixtures(), now.fixtures()).all().forEach(this::fixture);
+        Difference.of(then.universes(), now.universes()).all().forEach(this::universe);
+        return universes;
+    }
+
+    private List<PathContext> both() {
+        return List.of(before, after);
+    }
+
+    private void host(Host host) {
+        for (PathContext context : both()) {
+            context.index.applicationsOn(host.id()).forEach(a -> application(a.id()));
+        }
+        for (Adapter adapter : host.adapters()) {
+            adapter.segment().ifPresent(segment -> adapter.addresses().forEach(a -> sharers(segment, a)));
+        }
+    }
+
+    /** Whoever has the same address on the segment, then or now. */
+    private void sharers(SegmentId segment, AdapterAddress address) {
+        for (PathContext context : both()) {
+            for (Adapter holder : context.holdersOf(segment, address.inForce().address())) {
+                Host sharing = context.index.hostOf(holder.id());
+                context.index.applicationsOn(sharing.id()).forEach(a -> application(a.id()));
+            }
+        }
+    }
+
+    private void application(ApplicationId id) {
+        if (!followed.add(id)) {
+            return;
+        }
+        for (PathContext context : both()) {
+            context.index.receiversOf(id).forEach(this::receiver);
+            context.index.streamsOf(id).forEach(this::stream);
+        }
+    }
+
+    private void receiver(Receiver receiver) {
+        for (Port port : receiver.ports()) {
+            for (PathContext context : both()) {
+                universes.addAll(context.index.universesOf(port.id()));
+            }
+        }
+    }
+
+    /** A stream more or less may put others of its source beyond a limit. */
+    private void streamOfSource(Stream stream) {
+        stream(stream);
+        application(stream.application());
+    }
+
+    /** A stream, and those that share its number. */
+    private void stream(Stream stream) {
+        universes.add(stream.universe());
+        for (PathContext context : both()) {
+            if (context.index.find(stream.universe()).isPresent()
+                    && context.index.find(stream.application()).isPresent()) {
+                context.index
+                        .wireOf(stream)
+                        .ifPresent(wire ->
+                                context.streamsOn(stream.protocol(), wire).forEach(s -> universes.add(s.universe())));
+            }
+        }
+    }
+
+    private void fixture(Fixture fixture) {
+        fixture.breaks().forEach(b -> universes.add(b.universe()));
+        fixture.line()
+                .flatMap(after.index::find) // lines are the same in both
+                .ifPresent(line ->
+                        both().forEach(context -> universes.addAll(context.index.universesOf(((Line) line).port()))));
+    }
+
+    private void universe(Universe universe) {
+        universes.add(universe.id());
+        for (PathContext context : both()) {
+            context.index.streamsOf(universe.id()).forEach(this::streamOfSource); // limits go by the numbers
+        }
+    }
+}
