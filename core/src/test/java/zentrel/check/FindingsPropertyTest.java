@@ -12,6 +12,7 @@ import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import zentrel.demo.FernlightTrail;
 import zentrel.gear.Library;
 import zentrel.gear.Making;
 import zentrel.path.Hop;
@@ -19,6 +20,7 @@ import zentrel.path.Issue;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.plan.Adapter;
 import zentrel.plan.Fixture;
 import zentrel.plan.Plan;
 
@@ -111,6 +113,25 @@ class FindingsPropertyTest {
             report = Check.after(report, next);
             assertThat(said(report)).isEqualTo(said(Check.run(next)));
             plan = next;
+        }
+    }
+
+    /** Whoever gets another's address harms the other too, of which the edit says nothing. */
+    @Test
+    void whoSharesAnAddressIsJudgedAnew() {
+        Plan ready = FernlightTrail.named("ready").orElseThrow();
+        Report before = Check.run(ready);
+        List<Adapter> adapters = ready.hosts().stream()
+                .flatMap(h -> h.adapters().stream())
+                .filter(a -> a.segment().isPresent() && !a.addresses().isEmpty())
+                .toList();
+        for (Adapter a : adapters) {
+            for (Adapter b : adapters) {
+                if (!a.id().equals(b.id()) && a.segment().equals(b.segment())) {
+                    Plan shared = ready.withAdapter(a.id(), x -> x.withAddresses(b.addresses()));
+                    assertThat(said(Check.after(before, shared))).isEqualTo(said(Check.run(shared)));
+                }
+            }
         }
     }
 
