@@ -18,9 +18,10 @@ import zentrel.plan.Plan;
  * The plan that the command line names, read and checked. This needs no JavaFX, so it is begun while JavaFX starts, and the
  * first picture of the window is already the plan's.
  *
+ * @param flow what the stage that is shown first draws of it
  * @param problem why it is not the plan that was asked for
  */
-record FirstPlan(LoadedPlan loaded, Report report, Optional<Path> file, Optional<String> problem) {
+record FirstPlan(LoadedPlan loaded, Report report, FlowModel flow, Optional<Path> file, Optional<String> problem) {
     private static final String DEMO = "demo:";
 
     /** Begins on a thread of its own. */
@@ -78,7 +79,6 @@ record FirstPlan(LoadedPlan loaded, Report report, Optional<Path> file, Optional
 
     private static FirstPlan of(LoadedPlan loaded, Optional<Path> file, Optional<String> problem) {
         Report report = Check.run(loaded.plan());
-        FlowModel unused = FlowModel.of(report); // so that its classes are there when the stage asks for it
-        return new FirstPlan(loaded, report, file, problem);
+        return new FirstPlan(loaded, report, FlowModel.of(report), file, problem);
     }
 }

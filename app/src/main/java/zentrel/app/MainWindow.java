@@ -30,6 +30,7 @@ import zentrel.app.addresses.AddressesStage;
 import zentrel.app.bench.BenchStage;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
+import zentrel.app.flow.FlowModel;
 import zentrel.app.flow.FlowStage;
 import zentrel.app.gear.GearStage;
 import zentrel.app.look.Mark;
@@ -40,6 +41,7 @@ import zentrel.app.shell.PathStrip;
 import zentrel.app.shell.Rail;
 import zentrel.app.shell.RailStage;
 import zentrel.app.universes.UniversesStage;
+import zentrel.check.Report;
 import zentrel.compare.Comparison;
 import zentrel.file.LoadedPlan;
 import zentrel.gear.Library;
@@ -62,6 +64,7 @@ final class MainWindow {
     private final PathStrip strip;
     private final RailStage<BenchStage> bench;
     private final RailStage<GearStage> gear;
+    private final RailStage<FlowStage> flow;
     private final RailStage<AddressesStage> addresses;
     private final List<RailStage<?>> stages;
     private final Rail rail;
@@ -86,15 +89,16 @@ final class MainWindow {
                 "Gear",
                 Set.of("power.", "cable.", "line.", "fixture.", "desk."),
                 () -> new GearStage(document, library));
+        flow = new RailStage<>(
+                "Flow",
+                Set.of("port.", "control.", "desk.", "host.", "discovery.", "patch."),
+                () -> new FlowStage(document));
         addresses = new RailStage<>("Addresses", Set.of("address.", "adapter."), () -> new AddressesStage(document));
         bench = new RailStage<>(
                 "Bench", Set.of(), () -> new BenchStage(document, strip::setEvidence, this::refreshWire));
         stages = List.of(
                 gear,
-                new RailStage<>(
-                        "Flow",
-                        Set.of("port.", "control.", "desk.", "host.", "discovery.", "patch."),
-                        () -> new FlowStage(document)),
+                flow,
                 addresses,
                 new RailStage<>("Universes", Set.of("universe."), () -> new UniversesStage(document)),
                 bench);
@@ -167,6 +171,11 @@ final class MainWindow {
 
     private void stopOutput() {
         bench.ifMade().ifPresent(BenchStage::stopOutput);
+    }
+
+    /** Gives the Flow stage the picture of a report that was worked out before the window was there. */
+    void give(Report report, FlowModel picture) {
+        flow.view().give(report, picture);
     }
 
     /** Shows what a move of the first segment to a range would change. */

@@ -58,7 +58,7 @@ public final class ZentrelApp extends Application {
         CompletableFuture<FirstPlan> unused = whole.whenComplete((plan, failure) -> Platform.runLater(() -> {
             patience.stop();
             if (plan != null) {
-                show(stage, open, plan);
+                show(stage, open, shown, plan);
             } else {
                 open.show(LoadedPlan.of(Plan.EMPTY));
                 open.tell("Zentrel could not start as it should: " + failure + ".");
@@ -67,7 +67,8 @@ public final class ZentrelApp extends Application {
         }));
     }
 
-    private static void show(Stage stage, OpenDocument open, FirstPlan plan) {
+    private static void show(Stage stage, OpenDocument open, MainWindow window, FirstPlan plan) {
+        window.give(plan.report(), plan.flow());
         open.show(plan.loaded(), plan.report(), plan.file());
         plan.problem().ifPresent(open::tell);
         open.whenWorkedOut(stage::show); // so that the first picture is whole and is laid out once

@@ -5,12 +5,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Bounds;
 import javafx.scene.control.Label;
+import javafx.scene.control.Skin;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
+import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.plan.Fixture;
@@ -28,6 +31,8 @@ public final class GoToBox extends TextField {
     private static final double WIDEST = 700;
     private static final int NAMES_FIRST = 4;
 
+    private static final Duration AFTER_THE_PICTURE = Duration.millis(250);
+
     private final OpenDocument document;
     private final Supplier<List<Command>> commands;
     private final Function<String, List<Command>> worded;
@@ -35,6 +40,7 @@ public final class GoToBox extends TextField {
     private @Nullable Popup popup; // made when there is something to offer: a popup is a window of its own
     private List<Command> offered = List.of();
     private int chosen;
+    private boolean field;
 
     /**
      * The box.
@@ -51,18 +57,44 @@ public final class GoToBox extends TextField {
         setId("go-to");
         setAccessibleText("Go to, or do");
         rows.getStyleClass().add("offers");
-        textProperty().addListener(o -> offer());
+        textProperty().addListener(o -> {
+            becomeField();
+            offer();
+        });
         focusedProperty().addListener(o -> {
+            becomeField();
             if (!isFocused()) {
                 hide();
             }
         });
+        setOnMouseEntered(e -> becomeField());
         setOnAction(e -> {
             if (chosen < offered.size()) {
                 run(offered.get(chosen));
             }
         });
         addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
+    }
+
+    @Override
+    protected Skin<?> createDefaultSkin() {
+        if (field) {
+            return super.createDefaultSkin();
+        }
+        PauseTransition afterThePicture = new PauseTransition(AFTER_THE_PICTURE);
+        afterThePicture.setOnFinished(e -> becomeField());
+        afterThePicture.play();
+        return new PromptSkin(this);
+    }
+
+    /** From now on it takes text. */
+    private void becomeField() {
+        if (!field) {
+            field = true;
+            if (getSkin() != null) {
+                setSkin(super.createDefaultSkin());
+            }
+        }
     }
 
     private void keys(KeyEvent e) {
