@@ -93,7 +93,7 @@ final class MainWindow {
                 "Flow",
                 Set.of("port.", "control.", "desk.", "host.", "discovery.", "patch."),
                 () -> new FlowStage(document));
-        addresses = new RailStage<>("Addresses", Set.of("address.", "adapter."), () -> new AddressesStage(document));
+        addresses = new RailStage<>("Addresses", Set.of("address.", "adapter.", "dhcp.", "network."), () -> new AddressesStage(document));
         bench = new RailStage<>(
                 "Bench", Set.of(), () -> new BenchStage(document, strip::setEvidence, this::refreshWire));
         stages = List.of(

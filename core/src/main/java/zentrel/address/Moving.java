@@ -70,6 +70,7 @@ public record Moving(List<Change> changes, List<Step> steps, List<String> warnin
                     + " has room for " + to.hostCount() + ". A mask of /" + lengthFor(needed) + " would do.");
         }
         List<String> warnings = new ArrayList<>();
+        overlapping(plan, segment, adapters, to, warnings);
         Map<Adapter, List<Change>> byAdapter =
                 addresses(plan, adapters, plan.index().segment(segment).subnet(), to, warnings);
         Map<Group, List<Change>> groups = new LinkedHashMap<>();
@@ -107,13 +108,26 @@ public record Moving(List<Change> changes, List<Step> steps, List<String> warnin
             }
             return next;
         });
-        Edit all = new Edit(
-                text,
-                p -> addresses
-                        .applyTo(p)
-                        .withSegment(
-                                segment, s -> new Segment(s.id(), s.name(), Optional.of(to), s.wayOut(), s.guests())));
+        Edit all = new Edit(text, p -> addresses.applyTo(p).withSegment(segment, s -> s.withSubnet(Optional.of(to))));
         return new Moving(ordered, steps, warnings, all, Applying.onlyPlanned(addresses));
+    }
+
+    /** Ranges of other segments that the new one would cover, where a computer is on both. */
+    private static void overlapping(
+            Plan plan, SegmentId segment, List<Adapter> adapters, Subnet to, List<String> warnings) {
+        for (Segment other : plan.segments()) {
+            long both = adapters.stream()
+                    .map(a -> plan.index().hostOf(a.id()))
+                    .filter(h -> h.adapters().stream().anyMatch(a -> a.segment().equals(Optional.of(other.id()))))
+                    .count();
+            if (!other.id().equals(segment)
+                    && both > 0
+                    && other.subnet().filter(s -> s.overlaps(to)).isPresent()) {
+                warnings.add(to + " covers " + other.subnet().get() + " of " + other.name() + ", and " + both
+                        + (both == 1 ? " box is" : " boxes are")
+                        + " on both: a computer would not know by which to answer. Take a range apart from it.");
+            }
+        }
     }
 
     /** The order in which devices are changed: what is far away and answers to nobody first, what one sits at last. */

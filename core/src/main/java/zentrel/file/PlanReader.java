@@ -274,7 +274,8 @@ public final class PlanReader {
                 p.text("name", id.value()),
                 p.optional("subnet").map(s -> s.parsed(Subnet::parse)),
                 p.bool("wayOut", false),
-                p.bool("guests", false));
+                p.bool("guests", false),
+                p.bool("isolated", false));
     }
 
     private Host host(JsonPlace p) {
@@ -340,7 +341,30 @@ public final class PlanReader {
                 p.bool("carrier", segment.isPresent()),
                 addresses,
                 p.optional("gateway").map(g -> g.parsed(Ipv4Address::parse)),
-                p.optional("mac").map(JsonPlace::text));
+                p.optional("mac").map(JsonPlace::text),
+                p.list("routes").stream().map(PlanReader::route).toList(),
+                p.optional("metric").map(m -> m.integer(0, 1_000_000)),
+                p.optional("dhcpServer").map(PlanReader::dhcpServer));
+    }
+
+    private static Route route(JsonPlace p) {
+        p.requireObject();
+        Route route =
+                new Route(p.need("to").parsed(Subnet::parse), p.optional("via").map(v -> v.parsed(Ipv4Address::parse)));
+        p.done();
+        return route;
+    }
+
+    private static DhcpServer dhcpServer(JsonPlace p) {
+        p.requireObject();
+        Ipv4Address first = p.need("first").parsed(Ipv4Address::parse);
+        Ipv4Address last = p.need("last").parsed(Ipv4Address::parse);
+        if (first.compareTo(last) > 0) {
+            throw p.wrong("a pool goes from its first address to its last; " + first + " is after " + last);
+        }
+        DhcpServer server = new DhcpServer(p.setting("enabled", JsonPlace::bool, true), first, last);
+        p.done();
+        return server;
     }
 
     private AdapterAddress address(JsonPlace p) {

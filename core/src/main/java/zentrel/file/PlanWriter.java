@@ -185,6 +185,7 @@ public final class PlanWriter {
         s.subnet().ifPresent(x -> n.put("subnet", x.toString()));
         flag(n, "wayOut", s.wayOut(), false);
         flag(n, "guests", s.guests(), false);
+        flag(n, "isolated", s.isolated(), false);
     }
 
     private static void host(ObjectNode n, Host h) {
@@ -230,6 +231,21 @@ public final class PlanWriter {
         }
         a.gateway().ifPresent(x -> n.put("gateway", x.toString()));
         a.mac().ifPresent(x -> n.put("mac", x));
+        if (!a.routes().isEmpty()) {
+            ArrayNode array = n.putArray("routes");
+            for (Route route : a.routes()) {
+                ObjectNode o = array.addObject();
+                o.put("to", route.to().toString());
+                route.via().ifPresent(v -> o.put("via", v.toString()));
+            }
+        }
+        a.metric().ifPresent(x -> n.put("metric", x));
+        a.serves().ifPresent(x -> {
+            ObjectNode o = n.putObject("dhcpServer");
+            flag(o, "enabled", x.enabled(), true);
+            o.put("first", x.first().toString());
+            o.put("last", x.last().toString());
+        });
     }
 
     private static void application(ObjectNode n, Application a) {

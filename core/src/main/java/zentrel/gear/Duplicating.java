@@ -80,7 +80,10 @@ public final class Duplicating {
                     a.carrier(),
                     addresses(a),
                     a.gateway(),
-                    Optional.empty())); // no two adapters have one MAC
+                    Optional.empty(), // no two adapters have one MAC
+                    a.routes(),
+                    a.metric(),
+                    Optional.empty())); // and two servers on one segment are one too many
         }
         hosts.add(new Host(
                 id,

@@ -156,7 +156,7 @@ public final class Making {
         HostId id = new HostId(ids.next(Ids.of(name, "box")));
         List<Adapter> adapters = new ArrayList<>();
         for (ProfileAdapter adapter : profile.adapters()) {
-            adapters.add(adapter(id, adapter, profile, adapters.size()));
+            adapters.add(adapter(id, adapter, profile, adapters));
         }
         Host host = new Host(
                 id,
@@ -173,12 +173,16 @@ public final class Making {
         return host;
     }
 
-    private Adapter adapter(HostId host, ProfileAdapter like, Profile profile, int number) {
+    private Adapter adapter(HostId host, ProfileAdapter like, Profile profile, List<Adapter> before) {
         AdapterId id = new AdapterId(ids.next(host.value() + "." + Ids.of(like.name(), "net")));
         if (profile.direct().contains(like.name()) || like.name().equals("Outside")) {
             return bare(id, like); // its partner is known only when somebody says so
         }
-        Segment segment = segmentFor(like, number);
+        Segment segment = segmentFor(like, before.size());
+        if (profile.system() != OperatingSystem.FIRMWARE
+                && before.stream().anyMatch(a -> a.segment().equals(Optional.of(segment.id())))) {
+            return bare(id, like); // a computer with two adapters in one subnet answers by whichever it likes
+        }
         List<AdapterAddress> addresses = free(segment, profile)
                 .map(a -> List.of(new AdapterAddress(Setting.of(a), AddressOrigin.MANUAL)))
                 .orElse(List.of());

@@ -26,9 +26,7 @@ public final class Renaming {
                     text, p -> p.withUniverse(u.id(), x -> new Universe(x.id(), wanted, x.number(), x.merge())));
         }
         if (found instanceof Segment s) {
-            return new Edit(
-                    text,
-                    p -> p.withSegment(s.id(), x -> new Segment(x.id(), wanted, x.subnet(), x.wayOut(), x.guests())));
+            return new Edit(text, p -> p.withSegment(s.id(), x -> x.withName(wanted)));
         }
         throw new IllegalArgumentException(plan.index().name(id) + " is named after what it belongs to.");
     }

@@ -2,6 +2,7 @@ package zentrel.ipv4;
 
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** Finds an address that nobody has. */
 public final class FreeAddress {
@@ -13,15 +14,24 @@ public final class FreeAddress {
      * @param near where to start; outside the subnet, the search starts at its first host
      */
     public static Optional<Ipv4Address> after(Ipv4Address near, Subnet subnet, Set<Ipv4Address> used) {
+        return after(near, subnet, used::contains, used.size());
+    }
+
+    /**
+     * The same, for what is taken by any rule.
+     *
+     * @param most how many addresses of the subnet may be taken at most, which bounds the search
+     */
+    public static Optional<Ipv4Address> after(
+            Ipv4Address near, Subnet subnet, Predicate<Ipv4Address> taken, long most) {
         Ipv4Address start = subnet.contains(near) ? near : subnet.network();
         long size = 1L << (32 - subnet.prefixLength());
-        long tries = Math.min(size, used.size() + 4L);
+        long tries = Math.min(size, most + 4L);
         int offset = start.bits() - subnet.network().bits();
         for (long i = 1; i <= tries; i++) {
             Ipv4Address candidate = subnet.network().plus((int) ((Integer.toUnsignedLong(offset) + i) % size));
             HostAddress asHost = new HostAddress(candidate, subnet.prefixLength());
-            if (!used.contains(candidate)
-                    && SpecialAddresses.notOnANetwork(asHost).isEmpty()) {
+            if (!taken.test(candidate) && SpecialAddresses.notOnANetwork(asHost).isEmpty()) {
                 return Optional.of(candidate);
             }
         }

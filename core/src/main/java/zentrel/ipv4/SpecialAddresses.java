@@ -1,5 +1,6 @@
 package zentrel.ipv4;
 
+import java.util.List;
 import java.util.Optional;
 
 /** Addresses that no host may have, with the document that says so. */
@@ -35,6 +36,25 @@ public final class SpecialAddresses {
             }
         }
         return Optional.empty();
+    }
+
+    private static final List<Subnet> NOT_PUBLIC = List.of(
+            Subnet.parse("10.0.0.0/8"),
+            Subnet.parse("172.16.0.0/12"),
+            Subnet.parse("192.168.0.0/16"),
+            Subnet.parse("169.254.0.0/16"),
+            Subnet.parse("127.0.0.0/8"),
+            Subnet.parse("100.64.0.0/10"),
+            Subnet.parse("192.0.2.0/24"),
+            Subnet.parse("198.51.100.0/24"),
+            Subnet.parse("203.0.113.0/24"));
+
+    /**
+     * Whether an address belongs to somebody on the internet: outside the private (RFC 1918), link-local (RFC 3927),
+     * loopback (RFC 1122), shared (RFC 6598) and documentation ranges (RFC 5737).
+     */
+    public static boolean isPublic(Ipv4Address address) {
+        return NOT_PUBLIC.stream().noneMatch(s -> s.contains(address));
     }
 
     /**

@@ -58,6 +58,8 @@ public enum Reason {
 
     /** No segment joins the two. */
     APART("network.apart", CARRIED, "address.unreachable"),
+    /** The access point keeps its wireless clients apart. */
+    CLIENTS_APART("network.isolated", CARRIED, "network.isolated"),
     /** A cable on the way is not plugged in. */
     CABLE_OUT("cable.out", CARRIED, "adapter.unplugged"),
     /** A box that passes the network on is switched off. */

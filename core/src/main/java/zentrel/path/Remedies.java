@@ -89,14 +89,40 @@ public final class Remedies {
             return edits;
         }
         Set<Ipv4Address> used = new HashSet<>();
-        segment.ifPresent(s -> used.addAll(context.usedOn(s)));
+        List<DhcpServer> pools = new ArrayList<>();
+        segment.ifPresent(s -> {
+            used.addAll(context.usedOn(s));
+            context.index.adaptersOn(s).forEach(a -> a.serves().ifPresent(pools::add));
+        });
+        long given = pools.stream().mapToLong(DhcpServer::size).sum();
         Ipv4Address near = at < adapter.addresses().size()
                 ? adapter.addresses().get(at).inForce().address()
                 : subnet.get().network();
-        FreeAddress.after(near, subnet.get(), used)
+        FreeAddress.after(
+                        near,
+                        subnet.get(),
+                        a -> used.contains(a) || pools.stream().anyMatch(p -> p.holds(a)),
+                        used.size() + given)
                 .map(free -> new HostAddress(free, subnet.get().prefixLength()))
                 .ifPresent(free -> edits.add(moveTo(adapter, at, free, "Give the " + name(adapter.id()) + " " + free)));
         return edits;
+    }
+
+    /** Gives an adapter an address that somebody sets, where it asked for one or gave itself one. */
+    public List<Edit> setByHand(Adapter adapter, Subnet subnet) {
+        return giveAddress(adapter, 0, Optional.of(subnet)).stream()
+                .map(e -> e.and(p -> p.withAdapter(
+                        adapter.id(),
+                        a -> a.withAddresses(a.addresses().stream()
+                                .map(x -> new AdapterAddress(x.address(), AddressOrigin.MANUAL))
+                                .toList()))))
+                .toList();
+    }
+
+    Edit noIsolation(Segment segment) {
+        return new Edit(
+                "Let the wireless clients of " + segment.name() + " reach each other",
+                p -> p.withSegment(segment.id(), s -> s.withIsolated(false)));
     }
 
     /** Mends an adapter that is off its segment's subnet: by its mask where that is enough, else by a free address. */

@@ -624,8 +624,27 @@ final class TransportJudge {
                         : context.routerBetween(pair.out(), pair.in())
                                 .map(r -> "Routed by " + r.name() + " to " + segment + ".")
                                 .orElse("Meant for " + segment + "."));
+        isolated(hop, from, to, pair);
         if (pair.out().carrier() && pair.in().carrier()) {
             context.cabling.cutBetween(pair.out(), pair.in()).ifPresent(cut -> cut(hop, from, to, cut));
+        }
+    }
+
+    private void isolated(HopDraft hop, Host from, Host to, Pair pair) {
+        if (pair.out().kind() != AdapterKind.WIRELESS
+                || pair.in().kind() != AdapterKind.WIRELESS
+                || !PathContext.sameSegment(pair.out(), pair.in())) {
+            return;
+        }
+        Segment segment = context.index.segment(pair.in().segment().orElseThrow());
+        if (segment.isolated()) {
+            hop.broken(
+                    Reason.CLIENTS_APART,
+                    segment.id(),
+                    "clients kept apart",
+                    from.name() + " and " + to.name() + " are both on the Wi-Fi of " + segment.name()
+                            + ", which keeps its clients apart. Switch that off at the access point, or cable one of them.",
+                    List.of(remedies.noIsolation(segment)));
         }
     }
 

@@ -14,6 +14,9 @@ import zentrel.ipv4.Ipv4Address;
  * @param addresses all its addresses, the first one first; empty while it waits for one
  * @param gateway the router it was told
  * @param mac its hardware address, as people write it
+ * @param routes ways to other networks that it was told
+ * @param metric how early the system takes it among several, the lowest first; empty where the system decides by itself
+ * @param serves what it gives out by DHCP, if it does
  */
 public record Adapter(
         AdapterId id,
@@ -24,10 +27,40 @@ public record Adapter(
         boolean carrier,
         List<AdapterAddress> addresses,
         Optional<Ipv4Address> gateway,
-        Optional<String> mac)
+        Optional<String> mac,
+        List<Route> routes,
+        Optional<Integer> metric,
+        Optional<DhcpServer> serves)
         implements Named {
     public Adapter {
         addresses = List.copyOf(addresses);
+        routes = List.copyOf(routes);
+    }
+
+    /** An adapter that was told no routes and gives nothing out. */
+    public Adapter(
+            AdapterId id,
+            String name,
+            AdapterKind kind,
+            Optional<SegmentId> segment,
+            Setting<Boolean> enabled,
+            boolean carrier,
+            List<AdapterAddress> addresses,
+            Optional<Ipv4Address> gateway,
+            Optional<String> mac) {
+        this(
+                id,
+                name,
+                kind,
+                segment,
+                enabled,
+                carrier,
+                addresses,
+                gateway,
+                mac,
+                List.of(),
+                Optional.empty(),
+                Optional.empty());
     }
 
     /** Whether it needs a cable or radio to reach anybody. */
@@ -41,32 +74,52 @@ public record Adapter(
     }
 
     public Adapter withEnabled(Setting<Boolean> value) {
-        return new Adapter(id, name, kind, segment, value, carrier, addresses, gateway, mac);
+        return new Adapter(id, name, kind, segment, value, carrier, addresses, gateway, mac, routes, metric, serves);
     }
 
     public Adapter withCarrier(boolean value) {
-        return new Adapter(id, name, kind, segment, enabled, value, addresses, gateway, mac);
+        return new Adapter(id, name, kind, segment, enabled, value, addresses, gateway, mac, routes, metric, serves);
     }
 
     /** This adapter, plugged in nowhere. */
     public Adapter withoutSegment() {
-        return new Adapter(id, name, kind, Optional.empty(), enabled, false, addresses, gateway, mac);
+        return new Adapter(
+                id, name, kind, Optional.empty(), enabled, false, addresses, gateway, mac, routes, metric, serves);
     }
 
     public Adapter withSegment(SegmentId value) {
-        return new Adapter(id, name, kind, Optional.of(value), enabled, carrier, addresses, gateway, mac);
+        return new Adapter(
+                id, name, kind, Optional.of(value), enabled, carrier, addresses, gateway, mac, routes, metric, serves);
     }
 
     public Adapter withGateway(Optional<Ipv4Address> value) {
-        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, value, mac);
+        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, value, mac, routes, metric, serves);
     }
 
     public Adapter withMac(Optional<String> value) {
-        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, gateway, value);
+        return new Adapter(
+                id, name, kind, segment, enabled, carrier, addresses, gateway, value, routes, metric, serves);
     }
 
     public Adapter withAddresses(List<AdapterAddress> value) {
-        return new Adapter(id, name, kind, segment, enabled, carrier, value, gateway, mac);
+        return new Adapter(id, name, kind, segment, enabled, carrier, value, gateway, mac, routes, metric, serves);
+    }
+
+    public Adapter withRoutes(List<Route> value) {
+        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, gateway, mac, value, metric, serves);
+    }
+
+    public Adapter withMetric(Optional<Integer> value) {
+        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, value, serves);
+    }
+
+    public Adapter withServes(Optional<DhcpServer> value) {
+        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, metric, value);
+    }
+
+    /** What it gives out by DHCP as long as it is switched on to do so. */
+    public Optional<DhcpServer> serving() {
+        return serves.filter(s -> s.enabled().inForce());
     }
 
     /** This adapter with the address at {@code index} replaced, or added where {@code index} is the number of addresses. */

@@ -167,6 +167,7 @@ class GearTest {
                         .application(new ApplicationId("full-console.desk"))
                         .binding(Purpose.SACN_SEND))
                 .isEqualTo(Binding.to(new AdapterId("full-console.control")));
+        plan = say(plan, "bind hut to stream");
         plan = say(plan, "segment Talk 172.21.8.0/24");
         plan = say(plan, "put node 3 on talk");
         assertThat(plan.index()

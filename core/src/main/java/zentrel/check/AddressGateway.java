@@ -1,0 +1,72 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Adapter;
+import zentrel.plan.Edit;
+import zentrel.plan.Host;
+import zentrel.plan.Segment;
+
+/** A gateway outside the subnet, or on a closed segment: {@code address.gateway}. */
+final class AddressGateway extends PathRule {
+    AddressGateway() {
+        super(
+                "address.gateway",
+                "A gateway that leads nowhere",
+                "A gateway is a neighbour: outside the adapter's own subnet it cannot be reached, and systems refuse it or ignore it. On a closed segment it does no harm, but computers then look for the internet there.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().hosts().stream()
+                .flatMap(h -> h.adapters().stream())
+                .anyMatch(a -> a.gateway().isPresent());
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Host host : context.plan().hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                adapter.gateway().ifPresent(gateway -> judge(context, findings, adapter, gateway));
+            }
+        }
+        return findings;
+    }
+
+    private void judge(CheckContext context, List<Finding> findings, Adapter adapter, Ipv4Address gateway) {
+        String name = context.index().name(adapter.id());
+        List<Edit> away = List.of(new Edit(
+                "Take the gateway off the " + name,
+                p -> p.withAdapter(adapter.id(), a -> a.withGateway(Optional.empty()))));
+        boolean near = adapter.addresses().isEmpty()
+                || adapter.addresses().stream().anyMatch(a -> a.inForce().sees(gateway));
+        if (!near) {
+            findings.add(unmet(
+                    Severity.AT_RISK,
+                    Optional.empty(),
+                    List.of(adapter.id()),
+                    "The " + name + " has the gateway " + gateway + ", which is outside its own "
+                            + adapter.addresses().get(0).inForce().subnet() + ", so it cannot reach it.",
+                    away));
+            return;
+        }
+        Optional<Segment> segment = adapter.segment().map(context.index()::segment);
+        boolean there = segment.isPresent()
+                && context.index().adaptersOn(segment.get().id()).stream()
+                        .anyMatch(a -> a.addresses().stream()
+                                .anyMatch(x -> x.inForce().address().equals(gateway)));
+        if (segment.isPresent() && !segment.get().wayOut() && !there) {
+            findings.add(unmet(
+                    Severity.NOTE,
+                    Optional.empty(),
+                    List.of(adapter.id()),
+                    "The " + name + " has the gateway " + gateway + ", and nothing on "
+                            + segment.get().name() + " has that address or leads out. It does no harm.",
+                    away));
+        }
+    }
+}

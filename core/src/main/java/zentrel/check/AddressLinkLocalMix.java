@@ -1,0 +1,93 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.AddressOrigin;
+import zentrel.plan.Segment;
+
+/** A self-assigned address among set ones, or DHCP asked for with no server: {@code address.link-local-mix}. */
+final class AddressLinkLocalMix extends PathRule {
+    AddressLinkLocalMix() {
+        super(
+                "address.link-local-mix",
+                "A self-assigned address among set ones",
+                "Who asks for an address and gets none takes one of 169.254/16 after a while (RFC 3927; a computer waits about a minute, common practice, no source) and then reaches only others that did the same.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().hosts().stream()
+                .flatMap(h -> h.adapters().stream())
+                .flatMap(a -> a.addresses().stream())
+                .anyMatch(AddressLinkLocalMix::notSet);
+    }
+
+    private static boolean notSet(AdapterAddress address) {
+        return address.origin() == AddressOrigin.DHCP || linkLocal(address);
+    }
+
+    private static boolean linkLocal(AdapterAddress address) {
+        return address.inForce().address().isLinkLocal();
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Segment segment : context.plan().segments()) {
+            List<Adapter> adapters = context.index().adaptersOn(segment.id());
+            boolean served = !Servers.on(context, segment).isEmpty();
+            List<Adapter> set = adapters.stream()
+                    .filter(a -> a.addresses().stream().anyMatch(x -> !notSet(x)))
+                    .toList();
+            if (set.isEmpty()) {
+                continue; // clients among themselves all end at 169.254 and hear each other
+            }
+            Subnet usual = segment.subnet()
+                    .orElseGet(() -> set.get(0).addresses().stream()
+                            .filter(x -> !notSet(x))
+                            .findFirst()
+                            .orElseThrow()
+                            .inForce()
+                            .subnet());
+            for (Adapter adapter : adapters) {
+                List<AdapterAddress> own = adapter.addresses();
+                if (own.isEmpty() || !own.stream().allMatch(AddressLinkLocalMix::notSet)) {
+                    continue;
+                }
+                boolean selfAssigned = own.stream().allMatch(AddressLinkLocalMix::linkLocal);
+                if (selfAssigned) {
+                    findings.add(finding(
+                            context,
+                            adapter,
+                            usual,
+                            "has " + own.get(0).inForce().address() + ", which it gave itself, while " + set.size()
+                                    + (set.size() == 1 ? " other" : " others") + " on " + segment.name()
+                                    + " are set by hand in " + usual + ": they do not reach each other."));
+                } else if (!served && !segment.wayOut()) {
+                    findings.add(finding(
+                            context,
+                            adapter,
+                            usual,
+                            "asks for its address, and nothing on " + segment.name()
+                                    + " gives any out: after a restart it gives itself one of 169.254/16, which "
+                                    + set.size() + (set.size() == 1 ? " other does" : " others do") + " not reach."));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private Finding finding(CheckContext context, Adapter adapter, Subnet usual, String what) {
+        return unmet(
+                Severity.AT_RISK,
+                Optional.empty(),
+                List.of(adapter.id()),
+                "The " + context.index().name(adapter.id()) + " " + what + " Set it by hand.",
+                context.signalPaths().remedies().setByHand(adapter, usual));
+    }
+}

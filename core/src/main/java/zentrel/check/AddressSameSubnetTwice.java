@@ -1,0 +1,91 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.ipv4.HostAddress;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterKind;
+import zentrel.plan.Edit;
+import zentrel.plan.Host;
+import zentrel.plan.OperatingSystem;
+import zentrel.plan.Setting;
+
+/** One computer with two adapters in one subnet: {@code address.same-subnet-twice}. */
+final class AddressSameSubnetTwice extends PathRule {
+    AddressSameSubnetTwice() {
+        super(
+                "address.same-subnet-twice",
+                "One computer, two adapters, one subnet",
+                "The system then has two ways to the same neighbours and chooses by its own order, whatever an application is bound to: the answer may come by the other adapter.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().hosts().stream().anyMatch(h -> h.adapters().size() > 1);
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Host host : context.plan().hosts()) {
+            if (host.system() == OperatingSystem.FIRMWARE) {
+                continue; // its sockets are one adapter, or it knows what it does
+            }
+            List<Adapter> up = host.adapters().stream()
+                    .filter(a -> a.isUp() && a.kind() != AdapterKind.LOOPBACK)
+                    .toList();
+            for (int i = 0; i < up.size(); i++) {
+                for (int j = i + 1; j < up.size(); j++) {
+                    both(context, findings, host, up.get(i), up.get(j));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private void both(CheckContext context, List<Finding> findings, Host host, Adapter first, Adapter second) {
+        Optional<HostAddress> a = shared(first, second);
+        if (a.isEmpty()) {
+            return;
+        }
+        findings.add(unmet(
+                Severity.AT_RISK,
+                Optional.empty(),
+                List.of(second.id(), first.id()),
+                host.name() + " has " + first.name() + " and " + second.name() + " both in "
+                        + a.get().subnet() + ". "
+                        + whatHappens(host.system(), first, second)
+                        + " Switch one off, or give it another subnet.",
+                List.of(off(context, second), off(context, first))));
+    }
+
+    /** The address of the first whose subnet the second is in as well; 169.254 is nobody's choice and does not count. */
+    private static Optional<HostAddress> shared(Adapter first, Adapter second) {
+        return first.addresses().stream()
+                .map(x -> x.inForce())
+                .filter(x -> !x.address().isLinkLocal())
+                .filter(x -> second.addresses().stream()
+                        .anyMatch(y -> y.inForce().subnet().overlaps(x.subnet())))
+                .findFirst();
+    }
+
+    private static Edit off(CheckContext context, Adapter adapter) {
+        return new Edit(
+                "Switch off the " + context.index().name(adapter.id()),
+                p -> p.withAdapter(adapter.id(), a -> a.withEnabled(Setting.of(false))));
+    }
+
+    /** Linux as measured between network namespaces; the others from memory, 80 to 85 % sure. */
+    private static String whatHappens(OperatingSystem system, Adapter first, Adapter second) {
+        return switch (system) {
+            case WINDOWS ->
+                "Windows follows the source address, so what is bound to one goes out by it; what is left to the system goes by the lower metric.";
+            case MACOS -> "macOS sends by the one that stands higher in its service order.";
+            default ->
+                "Linux sends unicast and directed broadcast by " + first.name() + " even from a socket bound to "
+                        + second.name() + "; groups and 255.255.255.255 go by the one bound.";
+        };
+    }
+}

@@ -1,0 +1,66 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.path.HopKind;
+import zentrel.path.SignalPath;
+import zentrel.path.Verdict;
+import zentrel.plan.Edit;
+import zentrel.plan.Id;
+import zentrel.plan.Segment;
+import zentrel.plan.SegmentId;
+
+/** A stream that guests can reach: {@code network.exposed}. */
+final class NetworkExposed extends PathRule {
+    NetworkExposed() {
+        super(
+                "network.exposed",
+                "A stream that guests can reach",
+                "A stream has no password: whoever shares its segment may write to it. Guests get a segment of their own.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().segments().stream().anyMatch(Segment::guests);
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        Map<SegmentId, Set<Id>> carried = new LinkedHashMap<>();
+        for (SignalPath path : context.paths()) {
+            path.legs().stream()
+                    .map(l -> l.hop(HopKind.CARRIED))
+                    .filter(h -> h.verdict() == Verdict.PASSES)
+                    .forEach(h -> {
+                        if (h.at() instanceof SegmentId segment) {
+                            path.signal()
+                                    .ifPresent(s -> carried.computeIfAbsent(segment, k -> new LinkedHashSet<>())
+                                            .add(s));
+                        }
+                    });
+        }
+        List<Finding> findings = new ArrayList<>();
+        carried.forEach((id, signals) -> {
+            Segment segment = context.index().segment(id);
+            if (segment.guests()) {
+                findings.add(unmet(
+                        Severity.AT_RISK,
+                        Optional.of(HopKind.CARRIED),
+                        List.of(id),
+                        signals.size() + (signals.size() == 1 ? " signal crosses " : " signals cross ")
+                                + segment.name()
+                                + ", which guests may join: anybody there can send to the same receivers. Give guests a segment of their own.",
+                        List.of(new Edit(
+                                "Keep guests off " + segment.name(),
+                                p -> p.withSegment(id, s -> s.withGuests(false))))));
+            }
+        });
+        return findings;
+    }
+}
