@@ -93,7 +93,8 @@ final class MainWindow {
                 "Flow",
                 Set.of("port.", "control.", "desk.", "host.", "discovery.", "patch."),
                 () -> new FlowStage(document));
-        addresses = new RailStage<>("Addresses", Set.of("address.", "adapter.", "dhcp.", "network."), () -> new AddressesStage(document));
+        addresses = new RailStage<>(
+                "Addresses", Set.of("address.", "adapter.", "dhcp.", "network."), () -> new AddressesStage(document));
         bench = new RailStage<>(
                 "Bench", Set.of(), () -> new BenchStage(document, strip::setEvidence, this::refreshWire));
         stages = List.of(
@@ -471,6 +472,14 @@ final class MainWindow {
         document.undoText().ifPresent(t -> commands.add(new GoToBox.Command("Undo: " + t, document::undo)));
         document.redoText().ifPresent(t -> commands.add(new GoToBox.Command("Redo: " + t, document::redo)));
         commands.add(new GoToBox.Command("Overview of all findings", () -> document.select(null)));
+        commands.add(new GoToBox.Command("Give out addresses", () -> {
+            showStage(ADDRESSES);
+            addresses.view().giveOut();
+        }));
+        commands.add(new GoToBox.Command("Which range should each segment use?", () -> {
+            showStage(ADDRESSES);
+            addresses.view().advise();
+        }));
         commands.add(new GoToBox.Command("Move a segment to another range", () -> {
             showStage(ADDRESSES);
             addresses.view().move();

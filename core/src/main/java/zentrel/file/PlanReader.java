@@ -344,7 +344,8 @@ public final class PlanReader {
                 p.optional("mac").map(JsonPlace::text),
                 p.list("routes").stream().map(PlanReader::route).toList(),
                 p.optional("metric").map(m -> m.integer(0, 1_000_000)),
-                p.optional("dhcpServer").map(PlanReader::dhcpServer));
+                p.optional("dhcpServer").map(PlanReader::dhcpServer),
+                p.bool("pinned", false));
     }
 
     private static Route route(JsonPlace p) {

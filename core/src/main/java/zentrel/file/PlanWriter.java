@@ -246,6 +246,7 @@ public final class PlanWriter {
             o.put("first", x.first().toString());
             o.put("last", x.last().toString());
         });
+        flag(n, "pinned", a.pinned(), false);
     }
 
     private static void application(ObjectNode n, Application a) {

@@ -83,7 +83,8 @@ public final class Duplicating {
                     Optional.empty(), // no two adapters have one MAC
                     a.routes(),
                     a.metric(),
-                    Optional.empty())); // and two servers on one segment are one too many
+                    Optional.empty(),
+                    false)); // and two servers on one segment are one too many
         }
         hosts.add(new Host(
                 id,

@@ -17,6 +17,7 @@ import zentrel.ipv4.Ipv4Address;
  * @param routes ways to other networks that it was told
  * @param metric how early the system takes it among several, the lowest first; empty where the system decides by itself
  * @param serves what it gives out by DHCP, if it does
+ * @param pinned whether its addresses stay when others are given out anew
  */
 public record Adapter(
         AdapterId id,
@@ -30,7 +31,8 @@ public record Adapter(
         Optional<String> mac,
         List<Route> routes,
         Optional<Integer> metric,
-        Optional<DhcpServer> serves)
+        Optional<DhcpServer> serves,
+        boolean pinned)
         implements Named {
     public Adapter {
         addresses = List.copyOf(addresses);
@@ -60,7 +62,8 @@ public record Adapter(
                 mac,
                 List.of(),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                false);
     }
 
     /** Whether it needs a cable or radio to reach anybody. */
@@ -74,47 +77,83 @@ public record Adapter(
     }
 
     public Adapter withEnabled(Setting<Boolean> value) {
-        return new Adapter(id, name, kind, segment, value, carrier, addresses, gateway, mac, routes, metric, serves);
+        return new Adapter(
+                id, name, kind, segment, value, carrier, addresses, gateway, mac, routes, metric, serves, pinned);
     }
 
     public Adapter withCarrier(boolean value) {
-        return new Adapter(id, name, kind, segment, enabled, value, addresses, gateway, mac, routes, metric, serves);
+        return new Adapter(
+                id, name, kind, segment, enabled, value, addresses, gateway, mac, routes, metric, serves, pinned);
     }
 
     /** This adapter, plugged in nowhere. */
     public Adapter withoutSegment() {
         return new Adapter(
-                id, name, kind, Optional.empty(), enabled, false, addresses, gateway, mac, routes, metric, serves);
+                id,
+                name,
+                kind,
+                Optional.empty(),
+                enabled,
+                false,
+                addresses,
+                gateway,
+                mac,
+                routes,
+                metric,
+                serves,
+                pinned);
     }
 
     public Adapter withSegment(SegmentId value) {
         return new Adapter(
-                id, name, kind, Optional.of(value), enabled, carrier, addresses, gateway, mac, routes, metric, serves);
+                id,
+                name,
+                kind,
+                Optional.of(value),
+                enabled,
+                carrier,
+                addresses,
+                gateway,
+                mac,
+                routes,
+                metric,
+                serves,
+                pinned);
     }
 
     public Adapter withGateway(Optional<Ipv4Address> value) {
-        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, value, mac, routes, metric, serves);
+        return new Adapter(
+                id, name, kind, segment, enabled, carrier, addresses, value, mac, routes, metric, serves, pinned);
     }
 
     public Adapter withMac(Optional<String> value) {
         return new Adapter(
-                id, name, kind, segment, enabled, carrier, addresses, gateway, value, routes, metric, serves);
+                id, name, kind, segment, enabled, carrier, addresses, gateway, value, routes, metric, serves, pinned);
     }
 
     public Adapter withAddresses(List<AdapterAddress> value) {
-        return new Adapter(id, name, kind, segment, enabled, carrier, value, gateway, mac, routes, metric, serves);
+        return new Adapter(
+                id, name, kind, segment, enabled, carrier, value, gateway, mac, routes, metric, serves, pinned);
     }
 
     public Adapter withRoutes(List<Route> value) {
-        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, gateway, mac, value, metric, serves);
+        return new Adapter(
+                id, name, kind, segment, enabled, carrier, addresses, gateway, mac, value, metric, serves, pinned);
     }
 
     public Adapter withMetric(Optional<Integer> value) {
-        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, value, serves);
+        return new Adapter(
+                id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, value, serves, pinned);
     }
 
     public Adapter withServes(Optional<DhcpServer> value) {
-        return new Adapter(id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, metric, value);
+        return new Adapter(
+                id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, metric, value, pinned);
+    }
+
+    public Adapter withPinned(boolean value) {
+        return new Adapter(
+                id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, metric, serves, value);
     }
 
     /** What it gives out by DHCP as long as it is switched on to do so. */

@@ -73,7 +73,7 @@ class AddressPlanTest {
     void aSegmentMovesAndEverythingStillWorks(String range) {
         Plan plan = FernlightTrail.ready();
         Subnet to = Subnet.parse(range);
-        Moving move = Moving.of(plan, STREAM, to, Optional.of(OFFICE));
+        Readdressing move = Moving.of(plan, STREAM, to, Optional.of(OFFICE));
         Plan after = move.edit().applyTo(plan);
         Set<Ipv4Address> seen = new HashSet<>();
         for (Adapter a : after.index().adaptersOn(STREAM)) {
@@ -100,7 +100,7 @@ class AddressPlanTest {
         }
         assertThat(worse).as("nothing gets worse but what was warned of").isEqualTo(warned);
         if (!move.steps().isEmpty()) {
-            Moving.Step last = move.steps().get(move.steps().size() - 1);
+            Readdressing.Step last = move.steps().get(move.steps().size() - 1);
             assertThat(last.title()).isEqualTo("The computer you sit at");
             assertThat(last.dark()).as("in the end nothing is dark").isZero();
         }
@@ -113,23 +113,24 @@ class AddressPlanTest {
     @Test
     void hostPartsStayWhereTheyFitAndTheWayThereIsTold() {
         Plan plan = FernlightTrail.ready();
-        Moving move = Moving.of(plan, STREAM, Subnet.parse("10.99.0.0/16"), Optional.of(OFFICE));
-        assertThat(move.changes()).allMatch(Moving.Change::kept);
+        Readdressing move = Moving.of(plan, STREAM, Subnet.parse("10.99.0.0/16"), Optional.of(OFFICE));
+        assertThat(move.changes()).allMatch(Readdressing.Change::same);
         assertThat(move.changes()).anySatisfy(c -> {
             assertThat(c.name()).isEqualTo("Network adapter of Boathouse node");
-            assertThat(c.before()).hasToString("10.41.22.3/16");
+            assertThat(c.before().orElseThrow()).hasToString("10.41.22.3/16");
             assertThat(c.after()).hasToString("10.99.22.3/16");
         });
         assertThat(move.steps().get(0).dark())
                 .as("nodes that moved no longer hear the console")
                 .isPositive();
-        Moving draft = Moving.of(FernlightTrail.draft(), STREAM, Subnet.parse("10.99.0.0/16"), Optional.empty());
+        Readdressing draft = Moving.of(FernlightTrail.draft(), STREAM, Subnet.parse("10.99.0.0/16"), Optional.empty());
         assertThat(draft.changes())
                 .filteredOn(c -> c.name().contains("Fountain"))
                 .singleElement()
-                .satisfies(c -> assertThat(c.before() + " " + c.after()).isEqualTo("10.41.20.2/24 10.99.20.2/16"));
-        Moving narrow = Moving.of(plan, STREAM, Subnet.parse("192.168.77.0/27"), Optional.empty());
-        assertThat(narrow.changes()).anyMatch(c -> !c.kept());
+                .satisfies(c -> assertThat(c.before().orElseThrow() + " " + c.after())
+                        .isEqualTo("10.41.20.2/24 10.99.20.2/16"));
+        Readdressing narrow = Moving.of(plan, STREAM, Subnet.parse("192.168.77.0/27"), Optional.empty());
+        assertThat(narrow.changes()).anyMatch(c -> !c.same());
         assertThatThrownBy(() -> Moving.of(plan, STREAM, Subnet.parse("192.168.77.0/29"), Optional.empty()))
                 .hasMessageMatching(
                         "Stream has \\d+ addresses, and 192.168.77.0/29 has room for 6. A mask of /28 would do.");
@@ -139,7 +140,7 @@ class AddressPlanTest {
     void whatAcceptsOnlyItsOwnRangesIsNamed() {
         Plan plan = FernlightTrail.ready();
         boolean limited = plan.profiles().stream().anyMatch(p -> !p.accepts().isEmpty());
-        Moving move = Moving.of(plan, STREAM, Subnet.parse("172.20.0.0/16"), Optional.empty());
+        Readdressing move = Moving.of(plan, STREAM, Subnet.parse("172.20.0.0/16"), Optional.empty());
         assertThat(move.warnings().isEmpty()).isEqualTo(!limited);
         move.warnings().forEach(w -> assertThat(w).contains("so it cannot follow to 172.20.0.0/16"));
     }

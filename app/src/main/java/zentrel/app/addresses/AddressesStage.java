@@ -31,6 +31,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.path.Verdict;
 import zentrel.plan.Adapter;
+import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.HostId;
 import zentrel.plan.Id;
@@ -79,7 +80,15 @@ public final class AddressesStage implements StageView {
         move.getStyleClass().add("quiet");
         move.setId("address-move");
         move.setOnAction(e -> move());
-        HBox below = new HBox(16, summary, Mark.gap(), move);
+        Button give = new Button("Give out addresses …");
+        give.getStyleClass().add("quiet");
+        give.setId("address-give");
+        give.setOnAction(e -> giveOut());
+        Button advice = new Button("Which range? …");
+        advice.getStyleClass().add("quiet");
+        advice.setId("address-advice");
+        advice.setOnAction(e -> advise());
+        HBox below = new HBox(8, summary, Mark.gap(), advice, give, move);
         below.setAlignment(Pos.CENTER_LEFT);
         chart = List.of(scroll, head, list, below);
         pane = new VBox();
@@ -93,6 +102,9 @@ public final class AddressesStage implements StageView {
         list.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.F2 || e.getCode() == KeyCode.ENTER) {
                 editSelected();
+                e.consume();
+            } else if (e.getCode() == KeyCode.P && !e.isShortcutDown()) {
+                pinSelected();
                 e.consume();
             }
         });
@@ -148,7 +160,8 @@ public final class AddressesStage implements StageView {
                 .filter(f -> f.rule().startsWith("address."))
                 .count();
         summary.setText(rows.size() + " addresses · "
-                + (unsettled == 0 ? "no collision, every mask fits" : unsettled + " to settle") + " · F2 edits");
+                + (unsettled == 0 ? "no collision, every mask fits" : unsettled + " to settle")
+                + " · F2 edits · P pins");
     }
 
     private boolean isChosen(Adapter adapter) {
@@ -314,13 +327,35 @@ public final class AddressesStage implements StageView {
 
     /** The same with a range typed in already. */
     public void move(String range) {
-        MovePage page = new MovePage(document, () -> {
-            pane.getChildren().setAll(chart);
-            list.requestFocus();
-        });
+        move("", range);
+    }
+
+    private void move(String segment, String range) {
+        MovePage page = new MovePage(document, this::leavePage);
+        show(page);
+        page.start(segment, range);
+    }
+
+    /** Gives out addresses by a scheme, on a page in place of the rulers. */
+    public void giveOut() {
+        GiveOutPage page = new GiveOutPage(document, this::leavePage);
+        show(page);
+        page.work();
+    }
+
+    /** Says which range each segment should use, and why. */
+    public void advise() {
+        show(new AdvicePage(document, this::leavePage, this::move));
+    }
+
+    private void show(VBox page) {
         VBox.setVgrow(page, Priority.ALWAYS);
         pane.getChildren().setAll(page);
-        page.start(range);
+    }
+
+    private void leavePage() {
+        pane.getChildren().setAll(chart);
+        list.requestFocus();
     }
 
     // --- the list ---
@@ -331,6 +366,18 @@ public final class AddressesStage implements StageView {
                 cell.edit();
             }
         });
+    }
+
+    /** Pins what is chosen, so that it keeps its address when others are given out anew; or lets it go. */
+    private void pinSelected() {
+        Row row = list.getSelectionModel().getSelectedItem();
+        if (row != null) {
+            boolean pinned = row.adapter().pinned();
+            String name = document.plan().index().name(row.adapter().id());
+            document.apply(new Edit(
+                    (pinned ? "Let go the address of the " : "Pin the address of the ") + name,
+                    p -> p.withAdapter(row.adapter().id(), a -> a.withPinned(!pinned))));
+        }
     }
 
     private void set(Row row, String text, boolean later) {
@@ -389,6 +436,11 @@ public final class AddressesStage implements StageView {
             box.getChildren().add(severity == null ? Mark.of(Verdict.PASSES) : Mark.of(severity));
             if (severity != null) {
                 Label word = Texts.of(severity.title(), severity.word(), "small");
+                word.setPadding(new Insets(0, 8, 0, 5));
+                box.getChildren().add(word);
+            }
+            if (row.adapter().pinned()) {
+                Label word = Texts.of("pinned", "soft", "small");
                 word.setPadding(new Insets(0, 8, 0, 5));
                 box.getChildren().add(word);
             }

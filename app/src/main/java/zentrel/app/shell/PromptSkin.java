@@ -26,6 +26,12 @@ final class PromptSkin extends SkinBase<TextField> {
     }
 
     @Override
+    public void dispose() {
+        getChildren().remove(prompt); // a skin leaves its children to the next one otherwise
+        super.dispose();
+    }
+
+    @Override
     protected void layoutChildren(double x, double y, double width, double height) {
         prompt.setLayoutX(x);
         prompt.setLayoutY(y + height / 2);

@@ -1,0 +1,75 @@
+package zentrel.app.addresses;
+
+import java.util.function.BiConsumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import zentrel.address.RangeAdvice;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Mark;
+import zentrel.app.look.Texts;
+import zentrel.check.Report;
+import zentrel.path.Verdict;
+import zentrel.plan.PlanIndex;
+
+/** Which range each segment should use, with the reasons; each can be taken, or another typed in instead. */
+final class AdvicePage extends VBox {
+    AdvicePage(OpenDocument document, Runnable away, BiConsumer<String, String> move) {
+        super(10);
+        Button leave = new Button("Back to the rulers");
+        leave.getStyleClass().add("quiet");
+        leave.setId("advice-leave");
+        leave.setOnAction(e -> away.run());
+        VBox lines = new VBox(10);
+        ScrollPane scroll = new ScrollPane(lines);
+        scroll.setFitToWidth(true);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(Texts.of("Which range?", "title"), scroll, leave);
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                away.run();
+                e.consume();
+            }
+        });
+        Report report = document.reportProperty().get();
+        if (report != null) {
+            document.derive(report, r -> RangeAdvice.of(r.plan()), advice -> {
+                show(lines, report.plan().index(), advice, move);
+                leave.requestFocus();
+            });
+        }
+    }
+
+    private static void show(VBox lines, PlanIndex index, RangeAdvice advice, BiConsumer<String, String> move) {
+        if (advice.ranges().isEmpty()) {
+            lines.getChildren().add(Texts.wrapped("There is no segment yet.", "soft"));
+        }
+        for (RangeAdvice.ForSegment range : advice.ranges()) {
+            String name = index.segment(range.segment()).name();
+            Button take = new Button(range.keep() ? "Take another …" : "Show the move to " + range.range());
+            take.getStyleClass().add(range.keep() ? "quiet" : "action");
+            take.setId("advice-" + range.segment().value());
+            take.setOnAction(
+                    e -> move.accept(name, range.keep() ? "" : range.range().toString()));
+            HBox head = new HBox(
+                    10,
+                    Mark.of(range.keep() ? Verdict.PASSES : Verdict.AT_RISK),
+                    Texts.of(name, "strong"),
+                    Texts.mono(range.range().toString()),
+                    Mark.gap(),
+                    take);
+            head.setAlignment(Pos.CENTER_LEFT);
+            VBox part = new VBox(2, head);
+            range.reasons().forEach(r -> part.getChildren().add(Texts.wrapped(r)));
+            lines.getChildren().add(part);
+        }
+        if (!advice.remarks().isEmpty()) {
+            lines.getChildren().add(Texts.of("For the whole rig", "strong"));
+            advice.remarks().forEach(r -> lines.getChildren().add(Texts.wrapped(r)));
+        }
+    }
+}

@@ -1,0 +1,186 @@
+package zentrel.app.addresses;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import zentrel.address.Readdressing;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Texts;
+import zentrel.check.Report;
+import zentrel.plan.Host;
+import zentrel.plan.HostId;
+import zentrel.plan.HostKind;
+import zentrel.plan.Plan;
+import zentrel.plan.Segment;
+
+/**
+ * Many addresses of a segment changed at once: shown before it is done, with before and after of each and the order of the
+ * steps. A subclass says how the new ones are found.
+ */
+abstract class ReaddressPage extends VBox {
+    private static final String NONE = "another one, or none of these";
+
+    /**
+     * What was worked out.
+     *
+     * @param head shown above it
+     * @param alone whether setting it does something although no address changes
+     */
+    record Worked(Readdressing change, List<String> head, boolean alone) {}
+
+    private record Outcome(Optional<Worked> worked, String problem) {}
+
+    private final OpenDocument document;
+    private final Runnable away;
+    private final Plan plan;
+    private final String name;
+    private final ComboBox<String> segments = new ComboBox<>();
+    private final ComboBox<String> mine = new ComboBox<>();
+    private final VBox preview = new VBox(8);
+    private final Button set = new Button("Set it all");
+    private final Button later = new Button("Plan it for later");
+    private @Nullable Readdressing readdressing;
+
+    /**
+     * The page.
+     *
+     * @param name begins the ids of its nodes
+     */
+    ReaddressPage(OpenDocument document, Runnable away, String name, String title) {
+        super(10);
+        this.document = document;
+        this.away = away;
+        this.plan = document.plan();
+        this.name = name;
+        plan.segments().forEach(s -> segments.getItems().add(s.name()));
+        segments.getSelectionModel().selectFirst();
+        segments.setId(name + "-segment");
+        segments.setAccessibleText("Segment");
+        segments.setOnAction(e -> clear());
+        mine.getItems().add(NONE);
+        plan.hosts().stream()
+                .filter(h -> h.kind() == HostKind.COMPUTER)
+                .forEach(h -> mine.getItems().add(h.name()));
+        mine.getSelectionModel().selectFirst();
+        mine.setId(name + "-mine");
+        mine.setAccessibleText("The computer you sit at");
+        mine.setOnAction(e -> clear());
+        getChildren().add(Texts.of(title, "title"));
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                away.run();
+                e.consume();
+            }
+        });
+    }
+
+    /** Puts the page together. */
+    final void build(List<Node> choices, String hint) {
+        Button show = action(new Button("Show what changes"), "show", this::work);
+        action(set, "set", () -> done(false));
+        action(later, "later", () -> done(true));
+        Button leave = new Button("Leave it as it was");
+        leave.getStyleClass().add("quiet");
+        leave.setId(name + "-leave");
+        leave.setOnAction(e -> away.run());
+        ScrollPane scroll = new ScrollPane(preview);
+        scroll.setFitToWidth(true);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        HBox first = row(Texts.of("Segment", "soft"), segments);
+        first.getChildren().addAll(choices);
+        getChildren().addAll(first, row(Texts.of("You sit at", "soft"), mine), row(show, set, later, leave), scroll);
+        clear();
+        preview.getChildren().add(Texts.wrapped(hint, "soft"));
+    }
+
+    /** How the new addresses are found, as chosen now; what is returned is run in the background, and may refuse. */
+    abstract Function<Plan, Worked> asked(Segment segment, Optional<HostId> mine);
+
+    /** What to say where nothing changes. */
+    abstract String nothing();
+
+    final void choose(String segment) {
+        segments.setValue(segment);
+    }
+
+    static HBox row(Node... nodes) {
+        HBox row = new HBox(10, nodes);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private Button action(Button button, String id, Runnable work) {
+        button.getStyleClass().add("action");
+        button.setId(name + "-" + id);
+        button.setOnAction(e -> work.run());
+        return button;
+    }
+
+    final void clear() {
+        readdressing = null;
+        preview.getChildren().clear();
+        set.setDisable(true);
+        later.setDisable(true);
+    }
+
+    private void done(boolean forLater) {
+        Readdressing worked = readdressing;
+        if (worked != null) {
+            document.apply(forLater ? worked.later() : worked.edit());
+            away.run();
+        }
+    }
+
+    final void work() {
+        clear();
+        Report report = document.reportProperty().get();
+        Optional<Segment> segment = plan.segments().stream()
+                .filter(s -> s.name().equals(segments.getValue()))
+                .findFirst();
+        if (report == null || segment.isEmpty()) {
+            document.tell("There is no segment yet.");
+            return;
+        }
+        Optional<HostId> computer = plan.hosts().stream()
+                .filter(h -> h.name().equals(mine.getValue()))
+                .map(Host::id)
+                .findFirst();
+        Function<Plan, Worked> asked = asked(segment.get(), computer);
+        document.derive(
+                report,
+                r -> {
+                    try {
+                        return new Outcome(Optional.of(asked.apply(r.plan())), "");
+                    } catch (IllegalArgumentException e) {
+                        return new Outcome(Optional.empty(), String.valueOf(e.getMessage()));
+                    }
+                },
+                outcome -> outcome.worked().ifPresentOrElse(this::show, () -> document.tell(outcome.problem())));
+    }
+
+    private void show(Worked worked) {
+        clear();
+        readdressing = worked.change();
+        set.setDisable(worked.change().changes().isEmpty() && !worked.alone());
+        later.setDisable(worked.change().changes().isEmpty());
+        VBox head = new VBox(2);
+        worked.head().forEach(line -> head.getChildren().add(Texts.mono(line, "small")));
+        if (!worked.head().isEmpty()) {
+            preview.getChildren().add(head);
+        }
+        if (worked.change().changes().isEmpty()) {
+            preview.getChildren().add(Texts.wrapped(nothing()));
+        }
+        preview.getChildren().addAll(ChangePreview.of(worked.change()));
+    }
+}

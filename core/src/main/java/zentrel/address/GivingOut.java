@@ -1,0 +1,142 @@
+package zentrel.address;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.SpecialAddresses;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.*;
+
+/**
+ * Addresses given out to the boxes of a segment by a scheme. The same plan and scheme always give the same addresses.
+ *
+ * @param blocks where each kind of box is numbered, in the order of their addresses
+ * @param readdressing the changes, in a safe order
+ */
+public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
+    public GivingOut {
+        blocks = List.copyOf(blocks);
+    }
+
+    /**
+     * Works it out.
+     *
+     * @param anew whether boxes that have an address get another as well; those that are pinned keep theirs
+     * @param mine the computer one sits at, which is changed last
+     * @throws IllegalArgumentException with a sentence that says where there is no room, and what mask or block would do
+     */
+    public static GivingOut of(Plan plan, SegmentId id, Scheme scheme, boolean anew, Optional<HostId> mine) {
+        Segment segment = plan.index().segment(id);
+        Subnet subnet = segment.subnet()
+                .orElseThrow(() -> new IllegalArgumentException(
+                        segment.name() + " has no range yet; say which it shall use, as in 10.41.0.0/16."));
+        Scheme.Layout layout = scheme.over(plan, id, subnet);
+        List<Adapter> adapters = plan.index().adaptersOn(id);
+        Set<Ipv4Address> taken = new HashSet<>();
+        List<DhcpServer> pools = new ArrayList<>();
+        for (Adapter adapter : adapters) {
+            adapter.serves().ifPresent(pools::add);
+            if (!changes(adapter, anew)) {
+                adapter.addresses().forEach(a -> {
+                    taken.add(a.inForce().address());
+                    taken.add(a.address().planned().address());
+                });
+            }
+        }
+        Optional<AddressBlock> pool = layout.pool();
+        List<Readdressing.Change> changes = new ArrayList<>();
+        List<String> warnings = new ArrayList<>();
+        Map<AddressBlock, Integer> next = new HashMap<>();
+        for (Adapter adapter : adapters) {
+            if (!changes(adapter, anew)) {
+                continue;
+            }
+            Host host = plan.index().hostOf(adapter.id());
+            if (!accepts(plan, host, subnet)) {
+                warnings.add(host.name() + " accepts no address of " + subnet + ", so it gets none here.");
+                continue;
+            }
+            AddressBlock block = layout.byAdapter().get(adapter);
+            Ipv4Address free = free(block, subnet, taken, next, pool.isPresent() ? List.of() : pools)
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            block.title() + " are full: " + block.range() + " has no address left for " + host.name()
+                                    + ". A block of " + 2 * block.size() + " would do."));
+            taken.add(free);
+            Optional<HostAddress> before =
+                    adapter.addresses().stream().findFirst().map(AdapterAddress::inForce);
+            changes.add(new Readdressing.Change(
+                    adapter.id(),
+                    plan.index().name(adapter.id()),
+                    before,
+                    new HostAddress(free, subnet.prefixLength()),
+                    true));
+        }
+        Readdressing readdressing = Readdressing.of(
+                plan,
+                (anew ? "Number " : "Give out addresses on ") + segment.name() + (anew ? " anew" : ""),
+                changes,
+                mine,
+                warnings,
+                p -> pool.map(b -> pooled(p, id, b, subnet)).orElse(p));
+        return new GivingOut(layout.blocks(), readdressing);
+    }
+
+    private static boolean changes(Adapter adapter, boolean anew) {
+        return adapter.addresses().isEmpty() || (anew && !adapter.pinned() && !asks(adapter));
+    }
+
+    /** Whether it has its address from a server, which goes on giving it one. */
+    private static boolean asks(Adapter adapter) {
+        return adapter.addresses().stream().allMatch(a -> a.origin() == AddressOrigin.DHCP);
+    }
+
+    private static boolean accepts(Plan plan, Host host, Subnet subnet) {
+        List<Subnet> accepts =
+                plan.index().profileOf(host).map(Profile::accepts).orElse(List.of());
+        return accepts.isEmpty() || accepts.stream().anyMatch(s -> s.contains(subnet.network()));
+    }
+
+    /** The next address of a block that nobody has and no pool gives out. */
+    private static Optional<Ipv4Address> free(
+            AddressBlock block,
+            Subnet subnet,
+            Set<Ipv4Address> taken,
+            Map<AddressBlock, Integer> next,
+            List<DhcpServer> pools) {
+        for (int i = next.getOrDefault(block, 1); i < block.size(); i++) {
+            Ipv4Address candidate = block.first().plus(i);
+            boolean host = SpecialAddresses.notOnANetwork(new HostAddress(candidate, subnet.prefixLength()))
+                    .isEmpty();
+            if (host && !taken.contains(candidate) && pools.stream().noneMatch(p -> p.holds(candidate))) {
+                next.put(block, i + 1);
+                return Optional.of(candidate);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The plan with the segment's DHCP server giving out from the pool's block. */
+    private static Plan pooled(Plan plan, SegmentId segment, AddressBlock block, Subnet subnet) {
+        Plan next = plan;
+        for (Adapter adapter : plan.index().adaptersOn(segment)) {
+            if (adapter.serves().isPresent()) {
+                DhcpServer server = adapter.serves().get();
+                Ipv4Address last = block.range().last().equals(subnet.last())
+                        ? block.range().last().plus(-1)
+                        : block.range().last();
+                Ipv4Address first =
+                        block.first().equals(subnet.network()) ? block.first().plus(1) : block.first();
+                next = next.withAdapter(
+                        adapter.id(), a -> a.withServes(Optional.of(new DhcpServer(server.enabled(), first, last))));
+                return next; // a second server is another mistake, and told as one
+            }
+        }
+        return next;
+    }
+}

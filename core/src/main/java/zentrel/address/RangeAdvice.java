@@ -1,0 +1,262 @@
+package zentrel.address;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.SpecialAddresses;
+import zentrel.ipv4.Subnet;
+import zentrel.path.HopKind;
+import zentrel.path.Leg;
+import zentrel.path.SignalPath;
+import zentrel.path.SignalPaths;
+import zentrel.plan.*;
+
+/**
+ * Which range each segment should use, judged from what is in the plan: what boxes accept, an existing network with a router,
+ * addresses that cannot change, a way out, guests, and programs that share a computer.
+ *
+ * @param ranges one for each segment, in the order of the plan
+ * @param remarks about the whole: one network or two, and what programs on one computer use
+ */
+public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
+    /**
+     * The advice for one segment.
+     *
+     * @param keep whether it uses that range already
+     * @param reasons in sentences, the weightiest first
+     */
+    public record ForSegment(SegmentId segment, Subnet range, boolean keep, List<String> reasons) {
+        public ForSegment {
+            reasons = List.copyOf(reasons);
+        }
+    }
+
+    public RangeAdvice {
+        ranges = List.copyOf(ranges);
+        remarks = List.copyOf(remarks);
+    }
+
+    /** Tried in this order where nothing says otherwise; private (RFC 1918), and easy to read aloud. */
+    private static final List<Subnet> OWN = List.of(
+            Subnet.parse("10.41.0.0/16"),
+            Subnet.parse("10.42.0.0/16"),
+            Subnet.parse("10.43.0.0/16"),
+            Subnet.parse("10.44.0.0/16"),
+            Subnet.parse("10.45.0.0/16"),
+            Subnet.parse("10.46.0.0/16"));
+
+    private static final Subnet ARTNET = Subnet.parse("2.0.0.0/8");
+
+    /** Works out the advice. */
+    public static RangeAdvice of(Plan plan) {
+        List<ForSegment> ranges = new ArrayList<>();
+        Set<Subnet> used = new HashSet<>();
+        for (Segment segment : plan.segments()) {
+            ForSegment advice = forSegment(plan, segment, used);
+            used.add(advice.range());
+            ranges.add(advice);
+        }
+        List<String> remarks = new ArrayList<>();
+        Map<SegmentId, Boolean> streamed = streamed(plan);
+        oneOrTwo(plan, streamed, remarks);
+        guests(plan, streamed, remarks);
+        oneComputer(plan, remarks);
+        return new RangeAdvice(ranges, remarks);
+    }
+
+    private static ForSegment forSegment(Plan plan, Segment segment, Set<Subnet> used) {
+        List<Adapter> adapters = plan.index().adaptersOn(segment.id());
+        Optional<Subnet> now = segment.subnet()
+                .or(() -> adapters.stream()
+                        .flatMap(a -> a.addresses().stream())
+                        .map(a -> a.inForce().subnet())
+                        .findFirst());
+        List<String> against = new ArrayList<>();
+        List<String> reasons = new ArrayList<>();
+        List<Subnet> accepted = accepted(plan, adapters, reasons);
+        if (now.isPresent()) {
+            against(plan, segment, now.get(), accepted, used, against);
+            Optional<Adapter> held = adapters.stream().filter(Adapter::pinned).findFirst();
+            if (held.isPresent() || (segment.wayOut() && router(plan, adapters).isPresent())) {
+                String why = held.map(a -> plan.index().hostOf(a.id()).name() + " is pinned to its address there.")
+                        .orElseGet(() -> router(plan, adapters).map(Host::name).orElse("Its router")
+                                + " is there already and gives the range.");
+                reasons.add(0, "Keep " + now.get() + ": " + why);
+                reasons.addAll(against);
+                return new ForSegment(segment.id(), now.get(), true, reasons);
+            }
+            if (against.isEmpty()) {
+                reasons.add(0, "Keep " + now.get() + ": nothing speaks against it.");
+                room(now.get(), adapters.size(), reasons);
+                return new ForSegment(segment.id(), now.get(), true, reasons);
+            }
+        }
+        Subnet chosen = choose(accepted, used, segment);
+        reasons.addAll(0, against);
+        reasons.add(
+                0,
+                "Use " + chosen + ": private (RFC 1918), apart from the other segments, and read aloud in four words.");
+        if (ARTNET.overlaps(chosen)) {
+            reasons.set(
+                    0,
+                    "Use " + chosen
+                            + ": the only range that all boxes on it accept. It leads nowhere, and must stay so.");
+        }
+        room(chosen, adapters.size(), reasons);
+        return new ForSegment(segment.id(), chosen, false, reasons);
+    }
+
+    /** What every box on the segment accepts; empty where none is particular. */
+    private static List<Subnet> accepted(Plan plan, List<Adapter> adapters, List<String> reasons) {
+        List<Subnet> common = new ArrayList<>();
+        Set<String> particular = new LinkedHashSet<>();
+        for (Adapter adapter : adapters) {
+            Host host = plan.index().hostOf(adapter.id());
+            List<Subnet> accepts =
+                    plan.index().profileOf(host).map(Profile::accepts).orElse(List.of());
+            if (accepts.isEmpty()) {
+                continue;
+            }
+            if (particular.isEmpty()) {
+                common.addAll(accepts);
+            } else {
+                common.removeIf(c -> accepts.stream().noneMatch(c::overlaps));
+            }
+            particular.add(host.name());
+        }
+        if (!particular.isEmpty()) {
+            reasons.add(String.join(", ", particular)
+                    + (particular.size() == 1 ? " accepts " : " accept ")
+                    + (common.isEmpty()
+                            ? "no range in common: part them over two segments."
+                            : String.join(
+                                            " or ",
+                                            common.stream()
+                                                    .map(Subnet::toString)
+                                                    .toList()) + " only."));
+        }
+        return common;
+    }
+
+    private static void against(
+            Plan plan, Segment segment, Subnet now, List<Subnet> accepted, Set<Subnet> used, List<String> against) {
+        if (!accepted.isEmpty() && accepted.stream().noneMatch(a -> a.contains(now.network()))) {
+            against.add(now + " is none of what these accept.");
+        }
+        if (segment.wayOut() && SpecialAddresses.isPublic(now.network())) {
+            against.add(now + " belongs to somebody on the internet, and " + segment.name() + " has a way out.");
+        }
+        used.stream()
+                .filter(now::overlaps)
+                .findFirst()
+                .ifPresent(u -> against.add(now + " overlaps " + u + " of another segment."));
+        if (now.network().isLinkLocal() && plan.index().adaptersOn(segment.id()).size() > 2) {
+            against.add("Self-assigned addresses change from start to start, so nothing can be typed in against them.");
+        }
+    }
+
+    private static Subnet choose(List<Subnet> accepted, Set<Subnet> used, Segment segment) {
+        for (Subnet own : OWN) {
+            boolean fits = accepted.isEmpty() || accepted.stream().anyMatch(a -> a.contains(own.network()));
+            if (fits && used.stream().noneMatch(own::overlaps)) {
+                return own;
+            }
+        }
+        return accepted.stream()
+                .filter(a -> !(segment.wayOut() && SpecialAddresses.isPublic(a.network())))
+                .filter(a -> used.stream().noneMatch(a::overlaps))
+                .findFirst()
+                .orElse(ARTNET);
+    }
+
+    private static void room(Subnet range, int boxes, List<String> reasons) {
+        if (2L * boxes > range.hostCount()) {
+            reasons.add("It has room for " + range.hostCount() + ", and " + boxes
+                    + " are on it: too few to double. A mask of /" + Moving.lengthFor(2L * boxes) + " would do.");
+        }
+    }
+
+    private static Optional<Host> router(Plan plan, List<Adapter> adapters) {
+        return adapters.stream()
+                .map(a -> plan.index().hostOf(a.id()))
+                .filter(h -> h.kind() == HostKind.ROUTER)
+                .findFirst();
+    }
+
+    /** The segments that streams cross, and whether any of them goes to all there. */
+    private static Map<SegmentId, Boolean> streamed(Plan plan) {
+        Map<SegmentId, Boolean> floods = new LinkedHashMap<>();
+        for (SignalPath path : new SignalPaths(plan).all()) {
+            boolean toAll = path.delivery().equals(Delivery.MULTICAST.word())
+                    || path.delivery().equals(Delivery.BROADCAST.word())
+                    || path.delivery().equals(Delivery.LIMITED_BROADCAST.word());
+            for (Leg leg : path.legs()) {
+                if (!path.protocol().equals("osc") && leg.hop(HopKind.CARRIED).at() instanceof SegmentId segment) {
+                    floods.merge(segment, toAll, Boolean::logicalOr);
+                }
+            }
+        }
+        return floods;
+    }
+
+    private static void oneOrTwo(Plan plan, Map<SegmentId, Boolean> streamed, List<String> remarks) {
+        streamed.forEach((id, floods) -> {
+            long wireless = plan.index().adaptersOn(id).stream()
+                    .filter(a -> a.kind() == AdapterKind.WIRELESS)
+                    .filter(a -> plan.index().hostOf(a.id()).kind() != HostKind.ACCESS_POINT)
+                    .count();
+            if (wireless > 0 && floods) {
+                remarks.add(
+                        "Take two networks: " + wireless
+                                + (wireless == 1 ? " wireless device shares " : " wireless devices share ")
+                                + plan.index().segment(id).name()
+                                + " with the stream, and access points send groups and broadcasts at their lowest rate. Put remotes on a segment of their own.");
+            }
+        });
+        if (plan.segments().size() == 1 && remarks.isEmpty()) {
+            remarks.add(
+                    "One network will do: nothing wireless shares it with a stream, and nobody from outside joins it.");
+        }
+    }
+
+    private static void guests(Plan plan, Map<SegmentId, Boolean> streamed, List<String> remarks) {
+        for (Segment segment : plan.segments()) {
+            if (segment.guests() && streamed.containsKey(segment.id())) {
+                remarks.add("Guests join " + segment.name()
+                        + ", which streams cross: give them a segment of their own, for a stream has no password.");
+            }
+        }
+    }
+
+    /** Programs that send to each other within one computer. */
+    private static void oneComputer(Plan plan, List<String> remarks) {
+        PlanIndex index = plan.index();
+        Set<String> said = new LinkedHashSet<>();
+        for (Stream stream : plan.streams()) {
+            Application from = index.application(stream.application());
+            for (Port port : index.portsOf(stream.universe())) {
+                Application to = index.applicationOf(port.id());
+                if (from.id().equals(to.id())
+                        || !from.host().equals(to.host())
+                        || !stream.protocol().onNetwork()) {
+                    continue;
+                }
+                Host host = index.host(from.host());
+                boolean virtual = host.adapters().stream().anyMatch(a -> a.kind() == AdapterKind.VIRTUAL);
+                said.add(
+                        from.name() + " and " + to.name() + " share " + host.name() + ": "
+                                + (stream.protocol() == Protocol.ARTNET && !virtual
+                                        ? "bind both to loopback, 127.0.0.1; if one of them offers no loopback, add a virtual adapter in a range both accept."
+                                        : virtual
+                                                ? "bind both to its virtual adapter, which no cable can take down."
+                                                : "bind both to the same adapter; groups reach programs on one computer only where the system loops them back."));
+            }
+        }
+        remarks.addAll(said);
+    }
+}

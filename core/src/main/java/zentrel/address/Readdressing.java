@@ -1,0 +1,197 @@
+package zentrel.address;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import zentrel.gear.Applying;
+import zentrel.gear.Changing;
+import zentrel.gear.Elsewhere;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.SpecialAddresses;
+import zentrel.ipv4.Subnet;
+import zentrel.path.SignalPath;
+import zentrel.path.SignalPaths;
+import zentrel.path.Verdict;
+import zentrel.plan.*;
+
+/**
+ * Many addresses changed at once: every place that keeps a typed copy follows, and the steps come in a safe order, the far
+ * devices first and one's own computer last.
+ *
+ * @param changes before and after of each address, in the order of the steps
+ * @param steps what is done together, with what goes dark until the last of them
+ * @param warnings sentences about what does not fit
+ * @param edit all of it as one edit, in force at once
+ * @param later the addresses only planned, to be ticked off device by device; a segment keeps its range until then, and a box
+ *     without any address gets its first at once, for what is planned stands beside what is in force
+ */
+public record Readdressing(List<Change> changes, List<Step> steps, List<String> warnings, Edit edit, Edit later) {
+    /**
+     * One address of one adapter.
+     *
+     * @param before the address that it has; empty where it has none
+     * @param same whether what is worth keeping of it stayed: the host part in a move
+     */
+    public record Change(
+            AdapterId adapter, String name, Optional<HostAddress> before, HostAddress after, boolean same) {}
+
+    /**
+     * Devices that are changed one after the other before the next step.
+     *
+     * @param dark how many signals are broken once this step is done that were not before
+     * @param back how to go back from here
+     */
+    public record Step(String title, List<Change> changes, int dark, String back) {
+        public Step {
+            changes = List.copyOf(changes);
+        }
+    }
+
+    public Readdressing {
+        changes = List.copyOf(changes);
+        steps = List.copyOf(steps);
+        warnings = List.copyOf(warnings);
+    }
+
+    /**
+     * Puts changes into order and tries them one after the other.
+     *
+     * @param text what it does, in the imperative
+     * @param mine the computer one sits at, which is changed last
+     * @param segment what becomes of the plan besides, once all is in force
+     */
+    static Readdressing of(
+            Plan plan,
+            String text,
+            List<Change> wanted,
+            Optional<HostId> mine,
+            List<String> warnings,
+            UnaryOperator<Plan> segment) {
+        Map<Group, List<Change>> groups = new LinkedHashMap<>();
+        for (Group group : Group.values()) {
+            groups.put(group, new ArrayList<>());
+        }
+        for (Change change : wanted) {
+            if (!change.before().equals(Optional.of(change.after()))) {
+                groups.get(Group.of(plan.index().hostOf(change.adapter()), mine))
+                        .add(change);
+            }
+        }
+        List<Step> steps = new ArrayList<>();
+        List<Change> ordered = new ArrayList<>();
+        Plan at = plan;
+        Set<String> brokenBefore = broken(plan);
+        for (Map.Entry<Group, List<Change>> entry : groups.entrySet()) {
+            if (entry.getValue().isEmpty()) {
+                continue;
+            }
+            for (Change change : entry.getValue()) {
+                at = changed(at, change);
+                ordered.add(change);
+            }
+            Set<String> now = broken(at);
+            now.removeAll(brokenBefore);
+            steps.add(new Step(
+                    entry.getKey().title,
+                    entry.getValue(),
+                    now.size(),
+                    "Give each its old address again, the last changed first."));
+        }
+        Edit addresses = new Edit(text, p -> {
+            Plan next = p;
+            for (Change change : ordered) {
+                next = changed(next, change);
+            }
+            return next;
+        });
+        return new Readdressing(ordered, steps, warnings, addresses.and(segment), Applying.onlyPlanned(addresses));
+    }
+
+    /** The order in which devices are changed: what is far away and answers to nobody first, what one sits at last. */
+    private enum Group {
+        DEVICES("Nodes, controllers and other devices, the farthest first"),
+        CONSOLES("Consoles and their sessions"),
+        COMPUTERS("Other computers and remotes"),
+        NETWORK("Switches, access points and routers"),
+        MINE("The computer you sit at");
+
+        private final String title;
+
+        Group(String title) {
+            this.title = title;
+        }
+
+        static Group of(Host host, Optional<HostId> mine) {
+            if (mine.filter(host.id()::equals).isPresent()) {
+                return MINE;
+            }
+            return switch (host.kind()) {
+                case CONSOLE -> CONSOLES;
+                case COMPUTER, REMOTE -> COMPUTERS;
+                case SWITCH, ACCESS_POINT, ROUTER -> NETWORK;
+                default -> DEVICES;
+            };
+        }
+    }
+
+    /** The plan with one address changed, and every place that keeps a copy of it. */
+    private static Plan changed(Plan plan, Change change) {
+        Adapter adapter = plan.index().adapter(change.adapter());
+        if (change.before().isEmpty()) {
+            return plan.withAdapter(
+                    change.adapter(),
+                    a -> a.withAddress(
+                            a.addresses().size(),
+                            new AdapterAddress(Setting.of(change.after()), AddressOrigin.MANUAL)));
+        }
+        HostAddress before = change.before().get();
+        for (int i = 0; i < adapter.addresses().size(); i++) {
+            if (adapter.addresses().get(i).inForce().equals(before)) {
+                Changing changing = Changing.address(plan, change.adapter(), i, change.after());
+                Plan next = changing.change().applyTo(plan);
+                for (Elsewhere place : changing.places()) {
+                    next = place.follow().applyTo(next);
+                }
+                return next.withAdapter(
+                        change.adapter(),
+                        a -> gatewayMoved(a, before, change.after().subnet()));
+            }
+        }
+        return plan;
+    }
+
+    private static Adapter gatewayMoved(Adapter adapter, HostAddress before, Subnet to) {
+        return adapter.gateway()
+                .filter(g -> before.sees(g))
+                .flatMap(g -> sameHostPart(new HostAddress(g, before.prefixLength()), to))
+                .map(g -> adapter.withGateway(Optional.of(g)))
+                .orElse(adapter);
+    }
+
+    /** The address with the same host part in another range, where that is a host there. */
+    static Optional<Ipv4Address> sameHostPart(HostAddress before, Subnet to) {
+        int hostBits = before.address().bits() & ~HostAddress.mask(before.prefixLength());
+        int mask = ~HostAddress.mask(to.prefixLength());
+        if ((hostBits & mask) != hostBits) {
+            return Optional.empty();
+        }
+        HostAddress after = new HostAddress(new Ipv4Address(to.network().bits() | hostBits), to.prefixLength());
+        return SpecialAddresses.notOnANetwork(after).isEmpty() ? Optional.of(after.address()) : Optional.empty();
+    }
+
+    private static Set<String> broken(Plan plan) {
+        Set<String> broken = new HashSet<>();
+        for (SignalPath path : new SignalPaths(plan).all()) {
+            if (path.verdict() == Verdict.BROKEN) {
+                broken.add(path.signal() + " " + path.receiver());
+            }
+        }
+        return broken;
+    }
+}
