@@ -21,6 +21,7 @@ import zentrel.plan.HostKind;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Protocol;
+import zentrel.plan.Route;
 import zentrel.plan.SegmentId;
 import zentrel.plan.Setting;
 import zentrel.plan.Stream;
@@ -158,16 +159,16 @@ final class PathContext {
 
     /** Whether a router leads from one adapter's segment to the other's, and the first was told of it. */
     Optional<Host> routerBetween(Adapter from, Adapter to) {
-        if (from.gateway().isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
+        Set<Ipv4Address> next = routersTold(from, to);
+        if (next.isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
             return Optional.empty();
         }
-        Ipv4Address gateway = from.gateway().get();
         for (Host router : routers) {
             boolean near = router.adapters().stream()
                     .anyMatch(a -> a.segment().equals(from.segment())
                             && a.isUp()
                             && a.addresses().stream()
-                                    .anyMatch(x -> x.inForce().address().equals(gateway)));
+                                    .anyMatch(x -> next.contains(x.inForce().address())));
             boolean far = router.adapters().stream()
                     .anyMatch(a -> a.segment().equals(to.segment())
                             && a.isUp()
@@ -182,6 +183,20 @@ final class PathContext {
         return Optional.empty();
     }
 
+    /** The routers that an adapter was told for the other: its gateway, and those of its routes that lead there. */
+    private static Set<Ipv4Address> routersTold(Adapter from, Adapter to) {
+        Set<Ipv4Address> told = new HashSet<>();
+        from.gateway().ifPresent(told::add);
+        for (Route route : from.routes()) {
+            boolean leads = to.addresses().stream()
+                    .anyMatch(a -> route.to().contains(a.inForce().address()));
+            if (leads) {
+                route.via().ifPresent(told::add);
+            }
+        }
+        return told;
+    }
+
     static boolean sameSegment(Adapter a, Adapter b) {
         return a.segment().isPresent() && a.segment().equals(b.segment());
     }
@@ -189,7 +204,9 @@ final class PathContext {
     /** Whether one of the host's adapters reaches the address on-link, or by a gateway. */
     static boolean hasRoute(Host host, Ipv4Address to) {
         for (Adapter adapter : host.adapters()) {
-            if (adapter.gateway().isPresent() || sees(adapter, to)) {
+            if (adapter.gateway().isPresent()
+                    || sees(adapter, to)
+                    || adapter.routes().stream().anyMatch(r -> r.to().contains(to))) {
                 return true;
             }
         }

@@ -276,7 +276,11 @@ final class TransportJudge {
             Optional<HostAddress> destination = best(chosen.in(), chosen.out());
             List<Adapter> onLink = destination.isEmpty()
                     ? List.of()
-                    : longestMatch(usable, destination.get().address());
+                    : RouteTable.of(from).best(destination.get().address()).stream()
+                            .map(RouteTable.Way::by)
+                            .filter(a -> contains(usable, a))
+                            .distinct()
+                            .toList();
             if (!onLink.isEmpty() && !contains(onLink, chosen.out())) {
                 hop.broken(
                         Reason.LEFT_TO_SYSTEM,
@@ -314,26 +318,6 @@ final class TransportJudge {
 
     private boolean leads(Adapter out, List<Adapter> ins, Delivery delivery) {
         return pair(List.of(out), ins, delivery).isPresent();
-    }
-
-    private static List<Adapter> longestMatch(List<Adapter> adapters, Ipv4Address destination) {
-        int longest = -1;
-        List<Adapter> best = new ArrayList<>();
-        for (Adapter adapter : adapters) {
-            for (AdapterAddress a : adapter.addresses()) {
-                if (a.inForce().sees(destination)) {
-                    int length = a.inForce().prefixLength();
-                    if (length > longest) {
-                        longest = length;
-                        best.clear();
-                    }
-                    if (length == longest) {
-                        best.add(adapter);
-                    }
-                }
-            }
-        }
-        return best;
     }
 
     /**
