@@ -476,6 +476,10 @@ final class MainWindow {
             showStage(ADDRESSES);
             addresses.view().giveOut();
         }));
+        commands.add(new GoToBox.Command("This computer, as it is", () -> {
+            showStage(ADDRESSES);
+            addresses.view().here();
+        }));
         commands.add(new GoToBox.Command("Which range should each segment use?", () -> {
             showStage(ADDRESSES);
             addresses.view().advise();

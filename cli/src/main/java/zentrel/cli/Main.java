@@ -18,6 +18,7 @@ import picocli.CommandLine.Command;
             FmtCommand.class,
             NumberCommand.class,
             MachineCommand.class,
+            HereCommand.class,
             ExportCommand.class,
             StandinCommand.class,
             SendCommand.class,

@@ -124,6 +124,19 @@ class LineToolsTest {
     }
 
     @Test
+    void thisComputerIsSetBesideTheOneOfThePlan() {
+        Result alone = run("here", "--json");
+        assertThat(alone.exit()).isZero();
+        assertThat(alone.json().get("adapters"))
+                .anySatisfy(a -> assertThat(a.get("addresses").toString()).contains("127.0.0.1/8"));
+        Result beside = run("here", "demo:ready", "office computer");
+        assertThat(beside.exit()).isEqualTo(1);
+        assertThat(beside.out()).contains("The plan has Stream (10.41.60.7/16); this computer has no adapter like it.");
+        assertThat(run("here", "demo:ready").err()).contains("Say which host of the plan this computer is");
+        assertThat(run("here", "demo:ready", "moon").exit()).isEqualTo(2);
+    }
+
+    @Test
     void addressesAreExportedAndNoFileIsWrittenOver(@TempDir Path folder) throws Exception {
         assertThat(run("export", "demo:ready", "--as", "csv").out())
                 .contains("Boathouse node,Boathouse,Network,Stream,10.41.22.3");
@@ -148,7 +161,7 @@ class LineToolsTest {
         assertThat(people.exit()).isZero();
         assertThat(people.out()).startsWith("# The rules").contains("## address.duplicate", "## universe.over-limit");
         Result programs = run("rules", "--json");
-        assertThat(programs.json()).hasSize(40);
+        assertThat(programs.json()).hasSize(50);
         for (JsonNode rule : programs.json()) {
             assertThat(rule.fieldNames()).toIterable().containsExactly("rule", "title", "why");
             assertThat(people.out()).contains("## " + rule.get("rule").asText() + "\n");

@@ -76,7 +76,7 @@ public final class AddressesStage implements StageView {
                 "Adapters; F2 or Enter edits the address, Enter sets it, Shift Enter plans it for later");
         list.setCellFactory(v -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
-        Button move = new Button("Move a segment to another range …");
+        Button move = new Button("Move a segment …");
         move.getStyleClass().add("quiet");
         move.setId("address-move");
         move.setOnAction(e -> move());
@@ -88,7 +88,11 @@ public final class AddressesStage implements StageView {
         advice.getStyleClass().add("quiet");
         advice.setId("address-advice");
         advice.setOnAction(e -> advise());
-        HBox below = new HBox(8, summary, Mark.gap(), advice, give, move);
+        Button here = new Button("This computer …");
+        here.getStyleClass().add("quiet");
+        here.setId("address-here");
+        here.setOnAction(e -> here());
+        HBox below = new HBox(8, summary, Mark.gap(), here, advice, give, move);
         below.setAlignment(Pos.CENTER_LEFT);
         chart = List.of(scroll, head, list, below);
         pane = new VBox();
@@ -346,6 +350,13 @@ public final class AddressesStage implements StageView {
     /** Says which range each segment should use, and why. */
     public void advise() {
         show(new AdvicePage(document, this::leavePage, this::move));
+    }
+
+    /** Shows the adapters of this computer beside those of the plan. */
+    public void here() {
+        HerePage page = new HerePage(document, this::leavePage);
+        show(page);
+        page.requestFocus();
     }
 
     private void show(VBox page) {

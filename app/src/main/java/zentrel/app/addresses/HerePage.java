@@ -1,0 +1,168 @@
+package zentrel.app.addresses;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Texts;
+import zentrel.compare.SeenAdapter;
+import zentrel.compare.SeenComputer;
+import zentrel.live.ThisComputer;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterKind;
+import zentrel.plan.Host;
+
+/** The real adapters of this computer, read again and again while the page is open, beside the computer of the plan that it is. */
+final class HerePage extends VBox {
+    private static final int EVERY_SECONDS = 2;
+    private static final double[] COLUMNS = {130, 60, 160, 200, 220};
+
+    private final OpenDocument document;
+    private final ComboBox<String> hosts = new ComboBox<>();
+    private final VBox lines = new VBox(8);
+    private final ScheduledExecutorService reader = Executors.newSingleThreadScheduledExecutor(r -> {
+        Thread thread = new Thread(r, "this computer");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private List<SeenAdapter> seen = List.of();
+
+    HerePage(OpenDocument document, Runnable away) {
+        super(10);
+        this.document = document;
+        document.plan().hosts().stream()
+                .filter(h -> !h.adapters().isEmpty())
+                .forEach(h -> hosts.getItems().add(h.name()));
+        hosts.setId("here-host");
+        hosts.setAccessibleText("Which host of the plan this computer is");
+        hosts.setOnAction(e -> show());
+        Button leave = new Button("Back to the rulers");
+        leave.getStyleClass().add("quiet");
+        leave.setId("here-leave");
+        leave.setOnAction(e -> end(away));
+        ScrollPane scroll = new ScrollPane(lines);
+        scroll.setFitToWidth(true);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren()
+                .addAll(
+                        Texts.of("This computer", "title"),
+                        ReaddressPage.row(Texts.of("It is", "soft"), hosts, Texts.of("of the plan", "soft")),
+                        scroll,
+                        leave);
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                end(away);
+                e.consume();
+            }
+        });
+        ScheduledFuture<?> unused = reader.scheduleWithFixedDelay(this::read, 0, EVERY_SECONDS, TimeUnit.SECONDS);
+        sceneProperty().addListener((o, old, scene) -> {
+            if (scene == null) {
+                reader.shutdownNow(); // somebody went elsewhere
+            }
+        });
+    }
+
+    private void end(Runnable away) {
+        reader.shutdownNow();
+        away.run();
+    }
+
+    /** On a thread of its own. */
+    private void read() {
+        try {
+            List<SeenAdapter> now = ThisComputer.adapters();
+            Platform.runLater(() -> become(now));
+        } catch (IOException e) {
+            Platform.runLater(
+                    () -> document.tell("This system does not tell of its adapters: " + e.getMessage() + "."));
+        }
+    }
+
+    private void become(List<SeenAdapter> now) {
+        if (now.equals(seen)) {
+            return;
+        }
+        seen = now;
+        if (hosts.getValue() == null) {
+            likely().ifPresent(h -> hosts.setValue(h.name()));
+        }
+        show();
+    }
+
+    /** The host of the plan of which most is found here; nobody is guessed where nothing is. */
+    private Optional<Host> likely() {
+        return document.plan().hosts().stream()
+                .filter(h -> h.adapters().stream().anyMatch(a -> a.kind() != AdapterKind.LOOPBACK))
+                .max(java.util.Comparator.comparingInt(
+                        h -> SeenComputer.of(h, seen).matched().size()))
+                .filter(h -> !SeenComputer.of(h, seen).matched().isEmpty());
+    }
+
+    private void show() {
+        lines.getChildren().clear();
+        Optional<Host> host = document.plan().hosts().stream()
+                .filter(h -> h.name().equals(hosts.getValue()))
+                .findFirst();
+        Optional<SeenComputer> compared = host.map(h -> SeenComputer.of(h, seen));
+        GridPane grid = new GridPane();
+        grid.setVgap(4);
+        for (double width : COLUMNS) {
+            grid.getColumnConstraints().add(new ColumnConstraints(width));
+        }
+        grid.addRow(
+                0,
+                Texts.heading("Adapter"),
+                Texts.heading("State"),
+                Texts.heading("Hardware address"),
+                Texts.heading("Addresses"),
+                Texts.heading("In the plan"));
+        int row = 1;
+        for (SeenAdapter adapter : seen) {
+            grid.addRow(
+                    row++,
+                    Texts.of(adapter.name()),
+                    Texts.of(adapter.up() ? "up" : "down", adapter.up() ? "passes" : "soft"),
+                    Texts.mono(adapter.mac().orElse(""), "soft"),
+                    Texts.mono(String.join(
+                            " ",
+                            adapter.addresses().stream().map(Object::toString).toList())),
+                    Texts.of(
+                            adapter.loopback()
+                                    ? "loopback"
+                                    : compared.flatMap(c -> planned(c, adapter)).orElse("not in it"),
+                            "soft"));
+        }
+        lines.getChildren().add(grid);
+        if (compared.isEmpty()) {
+            lines.getChildren()
+                    .add(Texts.wrapped(
+                            "Say which computer of the plan this is, and what differs is told here.", "soft"));
+        } else if (compared.get().differences().isEmpty()) {
+            lines.getChildren().add(Texts.wrapped("This computer is as planned.", "passes"));
+        } else {
+            compared.get().differences().forEach(d -> lines.getChildren().add(Texts.wrapped(d, "at-risk")));
+        }
+    }
+
+    private static Optional<String> planned(SeenComputer compared, SeenAdapter adapter) {
+        return compared.matched().entrySet().stream()
+                .filter(e -> e.getValue().equals(adapter))
+                .map(e -> e.getKey())
+                .map(Adapter::name)
+                .findFirst();
+    }
+}

@@ -1,0 +1,103 @@
+package zentrel.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Parameters;
+import zentrel.compare.SeenAdapter;
+import zentrel.compare.SeenComputer;
+import zentrel.live.ThisComputer;
+import zentrel.plan.Host;
+
+/** {@code zentrel here [PLAN HOST]}: the adapters of this computer, and how they differ from those of the plan. */
+@Command(
+        name = "here",
+        mixinStandardHelpOptions = true,
+        description =
+                "Prints the adapters of this computer and, with a plan and a host of it, what differs. Sends nothing.")
+final class HereCommand implements Callable<Integer> {
+    @Parameters(
+            index = "0",
+            arity = "0..1",
+            paramLabel = "PLAN",
+            description = "A plan file, demo:draft or demo:ready.")
+    private @Nullable String plan;
+
+    @Parameters(
+            index = "1",
+            arity = "0..1",
+            paramLabel = "HOST",
+            description = "Which host of it this is, by name or id.")
+    private @Nullable String host;
+
+    @Mixin
+    @SuppressWarnings("NullAway.Init")
+    private Output out;
+
+    @Override
+    public Integer call() throws Refusal {
+        List<SeenAdapter> seen;
+        try {
+            seen = ThisComputer.adapters();
+        } catch (IOException e) {
+            throw new Refusal("This system does not tell of its adapters: " + e.getMessage() + ".", e);
+        }
+        Optional<SeenComputer> compared = compared(seen);
+        List<String> differences = compared.map(SeenComputer::differences).orElse(List.of());
+        if (out.json) {
+            ObjectNode all = Output.JSON.objectNode();
+            ArrayNode adapters = all.putArray("adapters");
+            seen.forEach(a -> {
+                ObjectNode n = adapters.addObject()
+                        .put("name", a.name())
+                        .put("up", a.up())
+                        .put("loopback", a.loopback());
+                n.put("mac", a.mac().orElse(null));
+                a.wireless().ifPresentOrElse(w -> n.put("wireless", w), () -> n.putNull("wireless"));
+                ArrayNode addresses = n.putArray("addresses");
+                a.addresses().forEach(x -> addresses.add(x.toString()));
+            });
+            ArrayNode sentences = all.putArray("differences");
+            differences.forEach(sentences::add);
+            out.json(all);
+        } else {
+            seen.forEach(a -> out.line(String.format(
+                    Locale.ROOT,
+                    "%-12s %-4s %-17s %s",
+                    a.name(),
+                    a.up() ? "up" : "down",
+                    a.mac().orElse(""),
+                    String.join(
+                            " ", a.addresses().stream().map(Object::toString).toList()))));
+            differences.forEach(out::line);
+            if (compared.isPresent() && differences.isEmpty()) {
+                out.line("This computer is as planned.");
+            }
+        }
+        return differences.isEmpty() ? 0 : 1;
+    }
+
+    private Optional<SeenComputer> compared(List<SeenAdapter> seen) throws Refusal {
+        String file = plan;
+        String name = host;
+        if (file == null) {
+            return Optional.empty();
+        }
+        if (name == null) {
+            throw new Refusal("Say which host of the plan this computer is: zentrel here PLAN HOST.");
+        }
+        Host found = PlanArgument.open(file).plan().hosts().stream()
+                .filter(h -> h.id().value().equals(name)
+                        || h.name().toLowerCase(Locale.ROOT).equals(name.toLowerCase(Locale.ROOT)))
+                .findFirst()
+                .orElseThrow(() -> new Refusal("The plan has no host \"" + name + "\"."));
+        return Optional.of(SeenComputer.of(found, seen));
+    }
+}
