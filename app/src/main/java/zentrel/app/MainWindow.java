@@ -184,6 +184,11 @@ final class MainWindow {
         addresses.view().move(range);
     }
 
+    /** Shows what giving out addresses by fields would change. */
+    void showGivingOut() {
+        addresses.view().giveOut(true);
+    }
+
     /** Ends what the bench runs. */
     void close() {
         bench.ifMade().ifPresent(BenchStage::close);
@@ -474,7 +479,7 @@ final class MainWindow {
         commands.add(new GoToBox.Command("Overview of all findings", () -> document.select(null)));
         commands.add(new GoToBox.Command("Give out addresses", () -> {
             showStage(ADDRESSES);
-            addresses.view().giveOut();
+            addresses.view().giveOut(false);
         }));
         commands.add(new GoToBox.Command("This computer, as it is", () -> {
             showStage(ADDRESSES);

@@ -45,6 +45,7 @@ final class Shots {
         view(1, 500, () -> document.select(new ReceiverId("boathouse-node-rx")), "flow");
         view(2, 500, () -> document.select(new zentrel.plan.AdapterId("jetty-node.network")), "addresses");
         view(2, 900, () -> window.showMove("172.20.0.0/16"), "address-move");
+        view(2, 900, window::showGivingOut, "address-give");
         view(
                 1,
                 900,

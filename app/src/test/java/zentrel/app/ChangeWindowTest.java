@@ -216,6 +216,74 @@ class ChangeWindowTest {
     }
 
     @Test
+    void addressesAreGivenOutAnewButForThePinnedOne(FxRobot robot) {
+        plan();
+        AdapterId desk = new AdapterId("hut-console.stream");
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        settled(() -> robot.lookup("#address-list").tryQuery().isPresent());
+        fx(() -> {
+            document.select(desk);
+            return true;
+        });
+        settled(() -> robot.lookup("#address-list")
+                        .queryAs(javafx.scene.control.ListView.class)
+                        .getSelectionModel()
+                        .getSelectedIndex()
+                == 0);
+        fx(() -> {
+            robot.lookup("#address-list").query().requestFocus();
+            return true;
+        });
+        settled(() -> robot.lookup("#address-list").query().isFocused());
+        robot.push(KeyCode.P);
+        settled(() -> document.plan().index().adapter(desk).pinned());
+        Plan before = plan();
+        fx(() -> {
+            robot.lookup("#address-give").queryButton().fire();
+            robot.lookup("#give-anew")
+                    .queryAs(javafx.scene.control.CheckBox.class)
+                    .fire();
+            robot.lookup("#give-pool").queryAs(TextInputControl.class).setText("many"); // refused in a sentence
+            robot.lookup("#give-show").queryButton().fire();
+            return true;
+        });
+        settled(() -> document.noticeProperty().get() != null);
+        assertThat(fx(() -> document.noticeProperty().get()).text()).contains("\"many\" will not do");
+        fx(() -> {
+            robot.lookup("#give-pool").queryAs(TextInputControl.class).setText("0");
+            robot.lookup("#give-show").queryButton().fire();
+            return true;
+        });
+        settled(() -> !robot.lookup("#give-set").query().isDisabled());
+        assertThat(plan()).as("nothing is changed by looking").isEqualTo(before);
+        fx(() -> {
+            robot.lookup("#give-set").queryButton().fire();
+            return true;
+        });
+        AdapterId node = new AdapterId("glasshouse-node.network");
+        settled(() ->
+                !document.plan().index().adapter(node).equals(before.index().adapter(node)));
+        assertThat(plan().index().adapter(desk)).isEqualTo(before.index().adapter(desk));
+        assertThat(fx(() -> document.reportProperty().get().isBroken())).isFalse();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().equals(before));
+        fx(() -> {
+            robot.lookup("#address-advice").queryButton().fire();
+            return true;
+        });
+        settled(() -> robot.lookup("#advice-stream").tryQuery().isPresent());
+        robot.push(KeyCode.ESCAPE);
+        settled(() -> robot.lookup("#address-here").tryQuery().isPresent());
+        fx(() -> {
+            robot.lookup("#address-here").queryButton().fire();
+            return true;
+        });
+        settled(() -> robot.lookup("127.0.0.1/8").tryQuery().isPresent());
+        robot.push(KeyCode.ESCAPE);
+        settled(() -> robot.lookup("#address-list").tryQuery().isPresent());
+    }
+
+    @Test
     void aSegmentMovesByKeyboardAfterItsStepsWereSeen(FxRobot robot) {
         plan();
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);

@@ -83,7 +83,7 @@ public final class AddressesStage implements StageView {
         Button give = new Button("Give out addresses …");
         give.getStyleClass().add("quiet");
         give.setId("address-give");
-        give.setOnAction(e -> giveOut());
+        give.setOnAction(e -> giveOut(false));
         Button advice = new Button("Which range? …");
         advice.getStyleClass().add("quiet");
         advice.setId("address-advice");
@@ -340,11 +340,15 @@ public final class AddressesStage implements StageView {
         page.start(segment, range);
     }
 
-    /** Gives out addresses by a scheme, on a page in place of the rulers. */
-    public void giveOut() {
+    /**
+     * Gives out addresses by a scheme, on a page in place of the rulers.
+     *
+     * @param anew whether those that have one are to get another
+     */
+    public void giveOut(boolean anew) {
         GiveOutPage page = new GiveOutPage(document, this::leavePage);
         show(page);
-        page.work();
+        page.start(anew);
     }
 
     /** Says which range each segment should use, and why. */

@@ -54,6 +54,11 @@ final class GiveOutPage extends ReaddressPage {
                         + " off a label. Nothing changes before you say so.");
     }
 
+    void start(boolean all) {
+        anew.setSelected(all);
+        work();
+    }
+
     private TextField number(String id, String value, String what) {
         TextField field = new TextField(value);
         field.setId(id);
