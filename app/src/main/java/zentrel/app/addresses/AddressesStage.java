@@ -1,7 +1,10 @@
 package zentrel.app.addresses;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -12,6 +15,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -37,6 +41,7 @@ import zentrel.plan.HostId;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Segment;
+import zentrel.plan.SegmentId;
 
 /** Addresses: a ruler for each segment, drawn to the real numbers, and a list that edits in place. */
 public final class AddressesStage implements StageView {
@@ -48,7 +53,11 @@ public final class AddressesStage implements StageView {
 
     private record Row(Host host, Adapter adapter, int at) {}
 
+    /** How far an arrow goes along a ruler, in parts of what is seen. */
+    private static final double STEP = 0.25;
+
     private final OpenDocument document;
+    private final Map<SegmentId, Ruler.View> views = new HashMap<>();
     private final VBox rulers = new VBox(6);
     private final ListView<Row> list = new ListView<>();
     private final Label summary = Texts.of("", "soft", "small");
@@ -134,9 +143,13 @@ public final class AddressesStage implements StageView {
         PlanIndex index = report.plan().index();
         rulers.getChildren().clear();
         for (Segment segment : report.plan().segments()) {
-            Ruler ruler = Ruler.of(index, segment);
-            if (!ruler.pins().isEmpty() || !ruler.off().isEmpty()) {
-                rulers.getChildren().add(draw(report, ruler));
+            Ruler ruler = Ruler.of(index, segment, Optional.ofNullable(views.get(segment.id())));
+            if (ruler.before()
+                            + ruler.after()
+                            + ruler.pins().size()
+                            + ruler.off().size()
+                    > 0) {
+                rulers.getChildren().add(draw(report, ruler, Ruler.of(index, segment, Optional.empty())));
             }
         }
         if (rulers.getChildren().isEmpty()) {
@@ -165,7 +178,7 @@ public final class AddressesStage implements StageView {
                 .count();
         summary.setText(rows.size() + " addresses · "
                 + (unsettled == 0 ? "no collision, every mask fits" : unsettled + " to settle")
-                + " · F2 edits · P pins");
+                + " · F2 edits · P pins · Ctrl wheel zooms");
     }
 
     private boolean isChosen(Adapter adapter) {
@@ -204,7 +217,8 @@ public final class AddressesStage implements StageView {
                         && finding.subjects().contains(adapter));
     }
 
-    private Node draw(Report report, Ruler ruler) {
+    /** Draws one; it stays as high as it is when all is shown, so that nothing moves away under the pointer. */
+    private Node draw(Report report, Ruler ruler, Ruler all) {
         Pane pane = new Pane();
         Segment segment = ruler.segment();
         HBox head = new HBox(
@@ -219,8 +233,10 @@ public final class AddressesStage implements StageView {
         pane.getChildren().add(head);
         int[] levels = levels(ruler);
         int highest = FEWEST_LEVELS - 1;
-        for (int level : levels) {
-            highest = Math.max(highest, level);
+        for (int[] each : List.of(levels, levels(all))) {
+            for (int level : each) {
+                highest = Math.max(highest, level);
+            }
         }
         double base = 30 + (highest + 1) * LEVEL;
         pane.setPrefSize(WIDTH, base + 30);
@@ -229,6 +245,8 @@ public final class AddressesStage implements StageView {
         axis.getStyleClass().add("axis");
         pane.getChildren().add(axis);
         ticks(pane, ruler, base);
+        edges(pane, ruler, base);
+        zooms(pane, ruler);
         Ipv4Address last = new Ipv4Address(0);
         for (int i = 0; i < ruler.pins().size(); i++) {
             Ruler.Pin pin = ruler.pins().get(i);
@@ -250,6 +268,65 @@ public final class AddressesStage implements StageView {
             pane.getChildren().add(off);
         }
         return pane;
+    }
+
+    /** How many pins are beyond the edges of the stretch. */
+    private static void edges(Pane pane, Ruler ruler, double base) {
+        if (ruler.before() > 0) {
+            Label left = Texts.of("‹ " + ruler.before(), "heather", "small");
+            left.relocate(0, base - 18);
+            pane.getChildren().add(left);
+        }
+        if (ruler.after() > 0) {
+            Label right = Texts.of(ruler.after() + " ›", "heather", "small");
+            right.relocate(WIDTH - 24, base - 18);
+            pane.getChildren().add(right);
+        }
+    }
+
+    /** The wheel zooms where the pointer is; with a pin in focus + and − zoom there, arrows go along, 0 shows all again. */
+    private void zooms(Pane pane, Ruler ruler) {
+        pane.setOnScroll(e -> {
+            if (e.isShortcutDown() && e.getDeltaY() != 0) {
+                zoom(ruler, ruler.zoomed(Math.max(0, Math.min(1, e.getX() / WIDTH)), e.getDeltaY() > 0 ? 1 : -1));
+                e.consume();
+            }
+        });
+        pane.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            double place =
+                    e.getTarget() instanceof Node n ? n.getBoundsInParent().getMinX() / WIDTH : 0.5;
+            switch (e.getCode()) {
+                case PLUS, ADD, EQUALS -> zoom(ruler, ruler.zoomed(place, 1));
+                case MINUS, SUBTRACT -> zoom(ruler, ruler.zoomed(place, -1));
+                case LEFT -> zoom(ruler, ruler.moved(-STEP));
+                case RIGHT -> zoom(ruler, ruler.moved(STEP));
+                case DIGIT0, NUMPAD0 -> zoom(ruler, null);
+                default -> {
+                    return;
+                }
+            }
+            e.consume();
+        });
+    }
+
+    private void zoom(Ruler ruler, Ruler.@Nullable View view) {
+        Id focused = pane.getScene() != null
+                        && pane.getScene().getFocusOwner() instanceof Label label
+                        && label.getUserData() instanceof Id id
+                ? id
+                : null;
+        if (view == null) {
+            views.remove(ruler.segment().id());
+        } else {
+            views.put(ruler.segment().id(), view);
+        }
+        refresh();
+        if (focused != null) {
+            rulers.lookupAll(".pin").stream()
+                    .filter(n -> focused.equals(n.getUserData()))
+                    .findFirst()
+                    .ifPresent(Node::requestFocus);
+        }
     }
 
     /**
@@ -306,6 +383,7 @@ public final class AddressesStage implements StageView {
         }
         label.getStyleClass().add("pin");
         label.setFocusTraversable(true);
+        label.setUserData(pin.adapter().id());
         label.setAccessibleText(pin.name() + " at " + pin.address());
         Hint.on(label, () -> pin.name() + ", " + pin.adapter().name() + "  " + pin.address());
         double width = pin.name().length() * CHARACTER;

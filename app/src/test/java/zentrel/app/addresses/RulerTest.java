@@ -30,7 +30,7 @@ class RulerTest {
                     PlanSketch.adapter("h" + i, "Net", "s", addresses[i]));
         }
         Plan plan = sketch.plan();
-        return Ruler.of(plan.index(), plan.segments().get(0));
+        return Ruler.of(plan.index(), plan.segments().get(0), Optional.empty());
     }
 
     @ParameterizedTest(name = "{1} and {2} in {0}: 2^{3} from {4}")
@@ -81,11 +81,49 @@ class RulerTest {
         assertThat(ruler.first()).hasToString("10.58.0.0");
     }
 
+    /** From a /8 to some thirty neighbours: the pin that is zoomed to stays in sight, nothing is lost, and out leads back. */
+    @ParameterizedTest
+    @CsvSource({"10.3.7.9", "10.0.0.1", "10.255.255.254", "10.128.0.0", "10.77.255.255"})
+    void zoomingKeepsItsPlace(String address) {
+        PlanSketch sketch = new PlanSketch("Ruler").segment("s", "Segment", "10.0.0.0/8", false, false);
+        String[] all = {address, "10.0.0.9", "10.255.255.9", "10.100.1.1", "10.3.7.30"};
+        for (int i = 0; i < all.length; i++) {
+            sketch.host(
+                    "h" + i,
+                    "Host " + i,
+                    HostKind.NODE,
+                    "",
+                    OperatingSystem.FIRMWARE,
+                    "none",
+                    PlanSketch.adapter("h" + i, "Net", "s", all[i] + "/8"));
+        }
+        Plan plan = sketch.plan();
+        Segment segment = plan.segments().get(0);
+        Ipv4Address kept = Ipv4Address.parse(address);
+        Ruler ruler = Ruler.of(plan.index(), segment, Optional.empty());
+        int widest = ruler.bits();
+        while (ruler.bits() > 5) {
+            double before = ruler.place(kept);
+            Ruler next = Ruler.of(plan.index(), segment, Optional.of(ruler.zoomed(before, 1)));
+            assertThat(next.bits()).isEqualTo(ruler.bits() - 1);
+            assertThat(next.place(kept)).isBetween(0.0, 1.0);
+            assertThat(Math.abs(next.place(kept) - before))
+                    .as("about where it was")
+                    .isLessThanOrEqualTo(1 / 8.0 + 1e-9);
+            assertThat(next.before() + next.pins().size() + next.after()).isEqualTo(all.length);
+            ruler = next;
+        }
+        while (ruler.bits() < widest) {
+            ruler = Ruler.of(plan.index(), segment, Optional.of(ruler.zoomed(0.5, -1)));
+        }
+        assertThat(ruler.pins()).hasSize(all.length);
+    }
+
     @Test
     void theDemosSegmentsHaveAPinForEveryAdapter() {
         Plan plan = FernlightTrail.ready();
         for (Segment segment : plan.segments()) {
-            Ruler ruler = Ruler.of(plan.index(), segment);
+            Ruler ruler = Ruler.of(plan.index(), segment, Optional.empty());
             int addresses = plan.index().adaptersOn(segment.id()).stream()
                     .mapToInt(a -> a.addresses().size())
                     .sum();
