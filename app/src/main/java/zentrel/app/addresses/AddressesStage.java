@@ -101,6 +101,9 @@ public final class AddressesStage implements StageView {
         here.getStyleClass().add("quiet");
         here.setId("address-here");
         here.setOnAction(e -> here());
+        for (Button button : List.of(move, give, advice, here)) {
+            button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        }
         HBox below = new HBox(8, summary, Mark.gap(), here, advice, give, move);
         below.setAlignment(Pos.CENTER_LEFT);
         chart = List.of(scroll, head, list, below);
@@ -178,7 +181,7 @@ public final class AddressesStage implements StageView {
                 .count();
         summary.setText(rows.size() + " addresses · "
                 + (unsettled == 0 ? "no collision, every mask fits" : unsettled + " to settle")
-                + " · F2 edits · P pins · Ctrl wheel zooms");
+                + " · F2 edits · P pins");
     }
 
     private boolean isChosen(Adapter adapter) {
@@ -226,7 +229,11 @@ public final class AddressesStage implements StageView {
                 Texts.of(segment.name(), "strong"),
                 Texts.mono(segment.subnet().map(Object::toString).orElse(""), "soft"),
                 Texts.of(
-                        (segment.wayOut() ? "a way out" : "no way out") + (segment.guests() ? " · guests" : ""),
+                        (segment.wayOut() ? "a way out" : "no way out")
+                                + (segment.guests() ? " · guests" : "")
+                                + (views.containsKey(segment.id())
+                                        ? " · zoomed; 0 on a pin shows all"
+                                        : " · Ctrl wheel zooms"),
                         "soft",
                         "small"));
         head.setAlignment(Pos.CENTER_LEFT);
