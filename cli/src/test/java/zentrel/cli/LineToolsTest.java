@@ -166,7 +166,7 @@ class LineToolsTest {
             assertThat(rule.fieldNames()).toIterable().containsExactly("rule", "title", "why");
             assertThat(people.out()).contains("## " + rule.get("rule").asText() + "\n");
         }
-        assertThat(run("check", "demo:draft", "--json").json().get("rules")).hasSize(40);
+        assertThat(run("check", "demo:draft", "--json").json().get("rules")).hasSize(50);
     }
 
     @Test
