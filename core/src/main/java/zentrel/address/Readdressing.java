@@ -9,8 +9,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import zentrel.gear.Applying;
-import zentrel.gear.Changing;
-import zentrel.gear.Elsewhere;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.SpecialAddresses;
@@ -91,10 +89,8 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
             if (entry.getValue().isEmpty()) {
                 continue;
             }
-            for (Change change : entry.getValue()) {
-                at = changed(at, change);
-                ordered.add(change);
-            }
+            at = ChangedTogether.of(at, entry.getValue());
+            ordered.addAll(entry.getValue());
             Set<String> now = broken(at);
             now.removeAll(brokenBefore);
             steps.add(new Step(
@@ -103,13 +99,8 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
                     now.size(),
                     "Give each its old address again, the last changed first."));
         }
-        Edit addresses = new Edit(text, p -> {
-            Plan next = p;
-            for (Change change : ordered) {
-                next = changed(next, change);
-            }
-            return next;
-        });
+        List<Change> all = List.copyOf(ordered);
+        Edit addresses = new Edit(text, p -> ChangedTogether.of(p, all));
         return new Readdressing(ordered, steps, warnings, addresses.and(segment), Applying.onlyPlanned(addresses));
     }
 
@@ -138,40 +129,6 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
                 default -> DEVICES;
             };
         }
-    }
-
-    /** The plan with one address changed, and every place that keeps a copy of it. */
-    private static Plan changed(Plan plan, Change change) {
-        Adapter adapter = plan.index().adapter(change.adapter());
-        if (change.before().isEmpty()) {
-            return plan.withAdapter(
-                    change.adapter(),
-                    a -> a.withAddress(
-                            a.addresses().size(),
-                            new AdapterAddress(Setting.of(change.after()), AddressOrigin.MANUAL)));
-        }
-        HostAddress before = change.before().get();
-        for (int i = 0; i < adapter.addresses().size(); i++) {
-            if (adapter.addresses().get(i).inForce().equals(before)) {
-                Changing changing = Changing.address(plan, change.adapter(), i, change.after());
-                Plan next = changing.change().applyTo(plan);
-                for (Elsewhere place : changing.places()) {
-                    next = place.follow().applyTo(next);
-                }
-                return next.withAdapter(
-                        change.adapter(),
-                        a -> gatewayMoved(a, before, change.after().subnet()));
-            }
-        }
-        return plan;
-    }
-
-    private static Adapter gatewayMoved(Adapter adapter, HostAddress before, Subnet to) {
-        return adapter.gateway()
-                .filter(g -> before.sees(g))
-                .flatMap(g -> sameHostPart(new HostAddress(g, before.prefixLength()), to))
-                .map(g -> adapter.withGateway(Optional.of(g)))
-                .orElse(adapter);
     }
 
     /** The address with the same host part in another range, where that is a host there. */

@@ -123,6 +123,26 @@ class GivingOutTest {
                 .isEqualTo(second.addresses().get(0).inForce());
     }
 
+    /** Two boxes that swap addresses: each list, link, gateway and note follows its own box. */
+    @Test
+    void twoBoxesMaySwap() {
+        Plan pier = TestPlans.pier();
+        HostAddress a = HostAddress.parse("172.19.4.10/22");
+        HostAddress b = HostAddress.parse("172.19.4.1/22");
+        Plan swapped = ChangedTogether.of(
+                pier,
+                List.of(
+                        new Readdressing.Change(new AdapterId("desk.talk"), "", Optional.of(a), b, true),
+                        new Readdressing.Change(new AdapterId("gate.talk"), "", Optional.of(b), a, true)));
+        assertThat(swapped.index().link(new LinkId("go")).destination().inForce())
+                .hasToString("172.19.4.1");
+        assertThat(swapped.index().adapter(new AdapterId("tab.air")).gateway().orElseThrow())
+                .as("its router is at the other address now")
+                .hasToString("172.19.4.10");
+        assertThat(swapped.index().copy(new CopyId("memo")).value().inForce()).isEqualTo("172.19.4.1");
+        assertThat(Check.run(swapped).findings()).isEmpty();
+    }
+
     @Test
     void onlyWhatHasNoneGetsOne() {
         Plan ready = FernlightTrail.ready();

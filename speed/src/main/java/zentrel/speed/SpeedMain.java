@@ -67,6 +67,7 @@ public final class SpeedMain {
     private static void plans() throws RunnerException {
         Collection<RunResult> results = new Runner(new OptionsBuilder()
                         .include(PlanBenchmark.class.getSimpleName())
+                        .include(AddressBenchmark.class.getSimpleName())
                         .verbosity(VerboseMode.SILENT)
                         .shouldFailOnError(true)
                         .build())
@@ -81,16 +82,18 @@ public final class SpeedMain {
                     .toArray();
             double median = iterations[iterations.length / 2];
             String name = params.getBenchmark().substring(params.getBenchmark().lastIndexOf('.') + 1);
-            String hosts = params.getParam("hosts");
+            boolean ofAddresses = params.getParam("hosts") == null;
+            String hosts = ofAddresses ? params.getParam("adapters") : params.getParam("hosts");
             if (name.equals("fullCheck")) {
                 small = hosts.equals("125") ? median : small;
                 large = hosts.equals("500") ? median : large;
             }
             System.out.printf(
                     Locale.ROOT,
-                    "%-17s %s hosts: %10.3f ms median of %d (%.3f to %.3f)%n",
+                    "%-18s %4s %s: %10.3f ms median of %d (%.3f to %.3f)%n",
                     name,
                     hosts,
+                    ofAddresses ? "adapters" : "hosts",
                     median / 1000,
                     iterations.length,
                     iterations[0] / 1000,

@@ -1,0 +1,130 @@
+package zentrel.address;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.Subnet;
+import zentrel.plan.*;
+
+/**
+ * A plan with many addresses changed at the same time, and every place that keeps a copy of one: unicast lists, targets of links,
+ * gateways, what was typed in or printed. At the same time, so that two boxes may swap theirs.
+ */
+final class ChangedTogether {
+    private final PlanIndex index;
+    private final Map<AdapterId, List<Readdressing.Change>> byAdapter = new HashMap<>();
+    private final Map<Ipv4Address, List<Readdressing.Change>> byOld = new HashMap<>();
+
+    private ChangedTogether(Plan plan, List<Readdressing.Change> changes) {
+        index = plan.index();
+        for (Readdressing.Change change : changes) {
+            byAdapter.computeIfAbsent(change.adapter(), a -> new ArrayList<>(1)).add(change);
+            change.before()
+                    .ifPresent(b -> byOld.computeIfAbsent(b.address(), a -> new ArrayList<>(1))
+                            .add(change));
+        }
+    }
+
+    static Plan of(Plan plan, List<Readdressing.Change> changes) {
+        return changes.isEmpty() ? plan : new ChangedTogether(plan, changes).plan(plan);
+    }
+
+    private Plan plan(Plan plan) {
+        List<Host> hosts = new ArrayList<>(plan.hosts());
+        hosts.replaceAll(h -> h.adapters().stream().anyMatch(this::touches)
+                ? h.withAdapters(h.adapters().stream().map(this::adapter).toList())
+                : h);
+        List<Stream> streams = new ArrayList<>(plan.streams());
+        streams.replaceAll(s -> s.to().stream().anyMatch(byOld::containsKey)
+                ? s.withDelivery(
+                        s.delivery(), s.to().stream().map(a -> target(s, a)).toList())
+                : s);
+        List<ControlLink> links = new ArrayList<>(plan.links());
+        links.replaceAll(this::link);
+        List<TypedCopy> copies = new ArrayList<>(plan.copies());
+        copies.replaceAll(this::copy);
+        return plan.withHosts(hosts).withStreams(streams).withLinks(links).withCopies(copies);
+    }
+
+    private boolean touches(Adapter adapter) {
+        return byAdapter.containsKey(adapter.id())
+                || adapter.gateway().filter(byOld::containsKey).isPresent();
+    }
+
+    private Adapter adapter(Adapter adapter) {
+        Adapter next = adapter;
+        Optional<Ipv4Address> moved = adapter.gateway();
+        for (Readdressing.Change change : byAdapter.getOrDefault(adapter.id(), List.of())) {
+            AdapterAddress after = new AdapterAddress(Setting.of(change.after()), AddressOrigin.MANUAL);
+            if (change.before().isEmpty()) {
+                next = next.withAddress(next.addresses().size(), after);
+                continue;
+            }
+            HostAddress before = change.before().get();
+            for (int i = 0; i < adapter.addresses().size(); i++) {
+                if (adapter.addresses().get(i).inForce().equals(before)) {
+                    next = next.withAddress(i, after);
+                }
+            }
+            Subnet to = change.after().subnet();
+            if (!to.contains(
+                    before.address())) { // the whole segment has moved, and a router that is not described with it
+                moved = moved.map(g -> before.sees(g)
+                        ? Readdressing.sameHostPart(new HostAddress(g, before.prefixLength()), to)
+                                .orElse(g)
+                        : g);
+            }
+        }
+        Optional<Ipv4Address> described = adapter.gateway()
+                .flatMap(g -> byOld.getOrDefault(g, List.of()).stream()
+                        .filter(c -> index.adapter(c.adapter()).segment().equals(adapter.segment()))
+                        .map(c -> c.after().address())
+                        .findFirst());
+        return next.withGateway(described.isPresent() ? described : moved);
+    }
+
+    /** The new address of what a stream is sent to, where it is one of those that take it. */
+    private Ipv4Address target(Stream stream, Ipv4Address old) {
+        for (Readdressing.Change change : byOld.getOrDefault(old, List.of())) {
+            HostId host = index.hostOf(change.adapter()).id();
+            if (index.portsOf(stream.universe()).stream()
+                    .anyMatch(p -> index.applicationOf(p.id()).host().equals(host))) {
+                return change.after().address();
+            }
+        }
+        return old;
+    }
+
+    private ControlLink link(ControlLink link) {
+        HostId host = index.application(link.to()).host();
+        for (Ipv4Address old :
+                List.of(link.destination().inForce(), link.destination().planned())) {
+            for (Readdressing.Change change : byOld.getOrDefault(old, List.of())) {
+                if (index.hostOf(change.adapter()).id().equals(host)) {
+                    return link.withDestination(change.after().address());
+                }
+            }
+        }
+        return link;
+    }
+
+    private TypedCopy copy(TypedCopy copy) {
+        if (copy.of() instanceof AdapterId of && index.find(of).isPresent()) {
+            for (Adapter adapter : index.hostOf(of).adapters()) {
+                for (Readdressing.Change change : byAdapter.getOrDefault(adapter.id(), List.of())) {
+                    String old =
+                            change.before().map(b -> b.address().toString()).orElse("");
+                    if (copy.value().inForce().equals(old)
+                            || copy.value().planned().equals(old)) {
+                        return copy.withValue(change.after().address().toString());
+                    }
+                }
+            }
+        }
+        return copy;
+    }
+}

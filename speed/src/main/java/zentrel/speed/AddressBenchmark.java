@@ -1,0 +1,91 @@
+package zentrel.speed;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+import zentrel.address.GivingOut;
+import zentrel.address.Scheme;
+import zentrel.check.Check;
+import zentrel.check.Report;
+import zentrel.demo.PlanSketch;
+import zentrel.plan.HostKind;
+import zentrel.plan.OperatingSystem;
+import zentrel.plan.Plan;
+import zentrel.plan.Segment;
+
+/** All rules over a plan of nothing but addresses, and addresses given out, warm. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MICROSECONDS)
+@Fork(1)
+@Warmup(iterations = 6, time = 1)
+@Measurement(iterations = 5, time = 1)
+@SuppressWarnings("NullAway.Init")
+public class AddressBenchmark {
+    private static final int SEGMENTS = 20;
+
+    /** 5,000 adapters in 20 segments; and a tenth of them. */
+    @Param({"500", "5000"})
+    public int adapters;
+
+    private Plan plan;
+    private Plan bare;
+    private int next;
+
+    @Setup
+    public void setUp() {
+        PlanSketch sketch = new PlanSketch("Addresses");
+        for (int s = 0; s < SEGMENTS; s++) {
+            sketch.segment("s" + s, "Segment " + s, "10." + (s + 1) + ".0.0/16", false, false);
+        }
+        for (int i = 0; i < adapters; i++) {
+            int s = i % SEGMENTS;
+            int n = i / SEGMENTS;
+            sketch.host(
+                    "h" + i,
+                    "Box " + i,
+                    HostKind.NODE,
+                    "",
+                    OperatingSystem.FIRMWARE,
+                    "none",
+                    PlanSketch.adapter(
+                            "h" + i, "Net", "s" + s, "10." + (s + 1) + "." + (n / 200) + "." + (1 + n % 200) + "/16"));
+        }
+        plan = sketch.plan();
+        List<zentrel.plan.Host> hosts = new ArrayList<>(plan.hosts());
+        hosts.replaceAll(h -> h.withAdapters(
+                h.adapters().stream().map(a -> a.withAddresses(List.of())).toList()));
+        bare = plan.withHosts(hosts);
+    }
+
+    /** Every rule, most of which find nothing to look at here. */
+    @Benchmark
+    public Report rulesOverAddresses() {
+        return Check.run(plan.withName("Addresses " + next++));
+    }
+
+    /** An address for every adapter, segment by segment, and the plan that comes of it. */
+    @Benchmark
+    public Plan giveOut() {
+        Plan at = bare.withName("Addresses " + next++);
+        for (Segment segment : bare.segments()) {
+            at = GivingOut.of(at, segment.id(), new Scheme.ByKind(0), false, Optional.empty())
+                    .readdressing()
+                    .edit()
+                    .applyTo(at);
+        }
+        return at;
+    }
+}
