@@ -144,6 +144,9 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
 
     private static Set<String> broken(Plan plan) {
         Set<String> broken = new HashSet<>();
+        if (plan.streams().isEmpty() && plan.links().isEmpty()) {
+            return broken; // nothing is sent yet, so nothing can go dark
+        }
         for (SignalPath path : new SignalPaths(plan).all()) {
             if (path.verdict() == Verdict.BROKEN) {
                 broken.add(path.signal() + " " + path.receiver());
