@@ -90,9 +90,7 @@ final class ChangedTogether {
     /** The new address of what a stream is sent to, where it is one of those that take it. */
     private Ipv4Address target(Stream stream, Ipv4Address old) {
         for (Readdressing.Change change : byOld.getOrDefault(old, List.of())) {
-            HostId host = index.hostOf(change.adapter()).id();
-            if (index.portsOf(stream.universe()).stream()
-                    .anyMatch(p -> index.applicationOf(p.id()).host().equals(host))) {
+            if (index.takes(index.hostOf(change.adapter()).id(), stream.universe())) {
                 return change.after().address();
             }
         }

@@ -58,7 +58,10 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                 continue;
             }
             Host host = plan.index().hostOf(adapter.id());
-            if (!accepts(plan, host, subnet)) {
+            if (plan.index()
+                    .profileOf(host)
+                    .filter(p -> !p.accepts(subnet.network()))
+                    .isPresent()) {
                 warnings.add(host.name() + " accepts no address of " + subnet + ", so it gets none here.");
                 continue;
             }
@@ -94,12 +97,6 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
     /** Whether it has its address from a server, which goes on giving it one. */
     private static boolean asks(Adapter adapter) {
         return adapter.addresses().stream().allMatch(a -> a.origin() == AddressOrigin.DHCP);
-    }
-
-    private static boolean accepts(Plan plan, Host host, Subnet subnet) {
-        List<Subnet> accepts =
-                plan.index().profileOf(host).map(Profile::accepts).orElse(List.of());
-        return accepts.isEmpty() || accepts.stream().anyMatch(s -> s.contains(subnet.network()));
     }
 
     /** The next address of a block that nobody has and no pool gives out. */

@@ -74,8 +74,7 @@ public final class Moving {
             Host host = plan.index().hostOf(adapter.id());
             plan.index()
                     .profileOf(host)
-                    .filter(p ->
-                            !p.accepts().isEmpty() && p.accepts().stream().noneMatch(a -> a.contains(to.network())))
+                    .filter(p -> !p.accepts(to.network()))
                     .ifPresent(p -> warnings.add(host.name() + " accepts only "
                             + String.join(
                                     " and ",

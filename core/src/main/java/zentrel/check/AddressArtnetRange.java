@@ -30,16 +30,15 @@ final class AddressArtnetRange extends PathRule {
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Host host : context.plan().hosts()) {
-            List<Subnet> accepts =
-                    context.index().profileOf(host).map(Profile::accepts).orElse(List.of());
-            if (accepts.isEmpty()) {
+            Optional<Profile> profile = context.index().profileOf(host);
+            if (profile.isEmpty() || profile.get().accepts().isEmpty()) {
                 continue;
             }
             for (Adapter adapter : host.adapters()) {
                 for (int i = 0; i < adapter.addresses().size(); i++) {
                     HostAddress address = adapter.addresses().get(i).inForce();
-                    if (adapter.needsCarrier() && accepts.stream().noneMatch(s -> s.contains(address.address()))) {
-                        findings.add(finding(context, host, adapter, i, address, accepts));
+                    if (adapter.needsCarrier() && !profile.get().accepts(address.address())) {
+                        findings.add(finding(context, host, adapter, i, address, profile.get()));
                     }
                 }
             }
@@ -48,11 +47,11 @@ final class AddressArtnetRange extends PathRule {
     }
 
     private Finding finding(
-            CheckContext context, Host host, Adapter adapter, int at, HostAddress address, List<Subnet> accepts) {
-        String ranges = accepts.stream().map(Subnet::toString).collect(Collectors.joining(" or "));
+            CheckContext context, Host host, Adapter adapter, int at, HostAddress address, Profile profile) {
+        String ranges = profile.accepts().stream().map(Subnet::toString).collect(Collectors.joining(" or "));
         List<Edit> edits = new ArrayList<>();
         Optional<Subnet> usual = adapter.segment().flatMap(context.signalPaths()::usualSubnet);
-        usual.filter(u -> accepts.stream().anyMatch(s -> s.contains(u.network())))
+        usual.filter(u -> profile.accepts(u.network()))
                 .ifPresent(
                         u -> edits.addAll(context.signalPaths().remedies().giveAddress(adapter, at, Optional.of(u))));
         return unmet(

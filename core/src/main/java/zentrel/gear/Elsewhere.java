@@ -24,9 +24,7 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
         }
         PlanIndex index = plan.index();
         for (Stream s : plan.streams()) {
-            boolean feedsHost = index.portsOf(s.universe()).stream()
-                    .anyMatch(p -> index.applicationOf(p.id()).host().equals(host));
-            if (s.to().contains(old) && feedsHost) {
+            if (s.to().contains(old) && index.takes(host, s.universe())) {
                 places.add(list(
                         "the unicast list of " + index.name(s.id()),
                         s.id(),

@@ -233,10 +233,7 @@ public final class Making {
                         .flatMap(a -> a.addresses().stream())
                         .map(a -> a.inForce().subnet())
                         .findFirst());
-        boolean accepted = range.isPresent()
-                && (profile.accepts().isEmpty()
-                        || profile.accepts().stream()
-                                .anyMatch(a -> a.contains(range.get().network())));
+        boolean accepted = range.isPresent() && profile.accepts(range.get().network());
         if (!accepted) {
             return Optional.empty();
         }

@@ -172,9 +172,7 @@ public final class Remedies {
         PlanIndex index = plan.index();
         List<Stream> streams = new ArrayList<>(plan.streams());
         streams.replaceAll(s -> {
-            boolean meantForOwner = s.to().contains(from)
-                    && index.portsOf(s.universe()).stream()
-                            .anyMatch(p -> index.applicationOf(p.id()).host().equals(owner));
+            boolean meantForOwner = s.to().contains(from) && index.takes(owner, s.universe());
             if (!meantForOwner) {
                 return s;
             }

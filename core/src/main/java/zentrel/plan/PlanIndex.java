@@ -299,6 +299,12 @@ public final class PlanIndex {
         return universesByPort.getOrDefault(id, Set.of());
     }
 
+    /** Whether a host has a port that is meant for a universe. */
+    public boolean takes(HostId host, UniverseId universe) {
+        return portsOf(universe).stream()
+                .anyMatch(p -> applicationOf(p.id()).host().equals(host));
+    }
+
     public Cable cable(CableId id) {
         return get(id, Cable.class);
     }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 
 /**
@@ -74,6 +75,11 @@ public record Profile(
                         "\"" + adapter + "\" must be cabled directly, and there is no adapter of that name.");
             }
         }
+    }
+
+    /** Whether its boxes work at an address: at any, where the profile names no ranges. */
+    public boolean accepts(Ipv4Address address) {
+        return accepts.isEmpty() || accepts.stream().anyMatch(a -> a.contains(address));
     }
 
     private static void requireSupply(List<ProfileSupply> supplies, String name) {
