@@ -14,7 +14,6 @@ import picocli.CommandLine.Parameters;
 import zentrel.compare.SeenAdapter;
 import zentrel.compare.SeenComputer;
 import zentrel.live.ThisComputer;
-import zentrel.plan.Host;
 
 /** {@code zentrel here [PLAN HOST]}: the adapters of this computer, and how they differ from those of the plan. */
 @Command(
@@ -93,11 +92,7 @@ final class HereCommand implements Callable<Integer> {
         if (name == null) {
             throw new Refusal("Say which host of the plan this computer is: zentrel here PLAN HOST.");
         }
-        Host found = PlanArgument.open(file).plan().hosts().stream()
-                .filter(h -> h.id().value().equals(name)
-                        || h.name().toLowerCase(Locale.ROOT).equals(name.toLowerCase(Locale.ROOT)))
-                .findFirst()
-                .orElseThrow(() -> new Refusal("The plan has no host \"" + name + "\"."));
-        return Optional.of(SeenComputer.of(found, seen));
+        return Optional.of(
+                SeenComputer.of(PlanArgument.host(PlanArgument.open(file).plan(), name), seen));
     }
 }

@@ -2,7 +2,6 @@ package zentrel.cli;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.util.HashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -45,11 +44,7 @@ final class MachineCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal {
         Plan opened = PlanArgument.open(plan).plan();
-        Host found = opened.hosts().stream()
-                .filter(h -> h.id().value().equals(host)
-                        || h.name().toLowerCase(Locale.ROOT).equals(host.toLowerCase(Locale.ROOT)))
-                .findFirst()
-                .orElseThrow(() -> new Refusal("The plan has no host \"" + host + "\"."));
+        Host found = PlanArgument.host(opened, host);
         Map<AdapterId, String> names = new HashMap<>();
         for (Map.Entry<String, String> entry : called.entrySet()) {
             Adapter adapter = found.adapters().stream()

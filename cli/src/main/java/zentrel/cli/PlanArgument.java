@@ -2,10 +2,13 @@ package zentrel.cli;
 
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
+import java.util.Locale;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
+import zentrel.plan.Host;
+import zentrel.plan.Plan;
 
 /** Opens what PLAN names: a file, or {@code demo:draft} or {@code demo:ready}. */
 final class PlanArgument {
@@ -25,5 +28,14 @@ final class PlanArgument {
         } catch (InvalidPathException e) {
             throw new Refusal("\"" + plan + "\" is no name of a file.", e);
         }
+    }
+
+    /** The host of a plan that is called so, by id or by name in any case. */
+    static Host host(Plan plan, String called) throws Refusal {
+        return plan.hosts().stream()
+                .filter(h -> h.id().value().equals(called)
+                        || h.name().toLowerCase(Locale.ROOT).equals(called.toLowerCase(Locale.ROOT)))
+                .findFirst()
+                .orElseThrow(() -> new Refusal("The plan has no host \"" + called + "\"."));
     }
 }
