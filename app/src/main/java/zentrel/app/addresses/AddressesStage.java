@@ -143,24 +143,7 @@ public final class AddressesStage implements StageView {
         if (report == null || pane.getScene() == null) {
             return; // what nobody sees is drawn when it is shown
         }
-        PlanIndex index = report.plan().index();
-        rulers.getChildren().clear();
-        for (Segment segment : report.plan().segments()) {
-            Ruler ruler = Ruler.of(index, segment, Optional.ofNullable(views.get(segment.id())));
-            if (ruler.before()
-                            + ruler.after()
-                            + ruler.pins().size()
-                            + ruler.off().size()
-                    > 0) {
-                rulers.getChildren().add(draw(report, ruler, Ruler.of(index, segment, Optional.empty())));
-            }
-        }
-        if (rulers.getChildren().isEmpty()) {
-            rulers.getChildren()
-                    .add(Texts.wrapped(
-                            "Each segment has a ruler here, with a pin for every adapter. Open a plan to begin.",
-                            "soft"));
-        }
+        drawRulers(report);
         List<Row> rows = new ArrayList<>();
         for (Host host : report.plan().hosts()) {
             for (Adapter adapter : host.adapters()) {
@@ -182,6 +165,29 @@ public final class AddressesStage implements StageView {
         summary.setText(rows.size() + " addresses · "
                 + (unsettled == 0 ? "no collision, every mask fits" : unsettled + " to settle")
                 + " · F2 edits · P pins");
+    }
+
+    private void drawRulers(Report report) {
+        PlanIndex index = report.plan().index();
+        rulers.getChildren().clear();
+        for (Segment segment : report.plan().segments()) {
+            Ruler ruler = Ruler.of(index, segment, Optional.ofNullable(views.get(segment.id())));
+            if (ruler.before()
+                            + ruler.after()
+                            + ruler.pins().size()
+                            + ruler.off().size()
+                    > 0) {
+                boolean zoomed = views.containsKey(segment.id());
+                rulers.getChildren()
+                        .add(draw(report, ruler, zoomed ? Ruler.of(index, segment, Optional.empty()) : ruler));
+            }
+        }
+        if (rulers.getChildren().isEmpty()) {
+            rulers.getChildren()
+                    .add(Texts.wrapped(
+                            "Each segment has a ruler here, with a pin for every adapter. Open a plan to begin.",
+                            "soft"));
+        }
     }
 
     private boolean isChosen(Adapter adapter) {
@@ -327,7 +333,10 @@ public final class AddressesStage implements StageView {
         } else {
             views.put(ruler.segment().id(), view);
         }
-        refresh();
+        Report report = document.reportProperty().get();
+        if (report != null) {
+            drawRulers(report);
+        }
         if (focused != null) {
             rulers.lookupAll(".pin").stream()
                     .filter(n -> focused.equals(n.getUserData()))

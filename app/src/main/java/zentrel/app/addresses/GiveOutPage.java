@@ -39,7 +39,13 @@ final class GiveOutPage extends ReaddressPage {
         anew.setId("give-anew");
         anew.setOnAction(e -> clear());
         HBox kinds = row(Texts.of("DHCP pool of", "soft"), pool);
-        HBox bits = row(place, kind, count);
+        HBox bits = row(
+                Texts.of("Bits for place", "soft"),
+                place,
+                Texts.of("kind", "soft"),
+                kind,
+                Texts.of("number", "soft"),
+                count);
         bits.managedProperty().bind(bits.visibleProperty());
         kinds.managedProperty().bind(kinds.visibleProperty());
         bits.setVisible(false);
@@ -49,7 +55,8 @@ final class GiveOutPage extends ReaddressPage {
             clear();
         });
         build(
-                List.of(Texts.of("by", "soft"), scheme, kinds, bits, anew),
+                List.of(Texts.of("by", "soft"), scheme),
+                List.of(kinds, bits, anew),
                 "Each kind of box gets a block of its own with room to double, or each fact a field of bits that can be read"
                         + " off a label. Nothing changes before you say so.");
     }

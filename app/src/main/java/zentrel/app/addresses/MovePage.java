@@ -26,6 +26,7 @@ final class MovePage extends ReaddressPage {
         range.setOnAction(e -> work());
         build(
                 List.of(Texts.of("to", "soft"), range),
+                List.of(),
                 "Host parts stay as they are where they fit. Every place that keeps an address typed in follows."
                         + " Nothing changes before you say so.");
     }

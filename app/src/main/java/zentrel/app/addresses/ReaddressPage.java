@@ -17,6 +17,8 @@ import zentrel.address.Readdressing;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.check.Report;
+import zentrel.gear.Made;
+import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.HostId;
 import zentrel.plan.HostKind;
@@ -50,6 +52,7 @@ abstract class ReaddressPage extends VBox {
     private final Button set = new Button("Set it all");
     private final Button later = new Button("Plan it for later");
     private @Nullable Readdressing readdressing;
+    private OpenDocument.@Nullable Notice told;
 
     /**
      * The page.
@@ -78,27 +81,31 @@ abstract class ReaddressPage extends VBox {
         getChildren().add(Texts.of(title, "title"));
         setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
-                away.run();
+                leave();
                 e.consume();
             }
         });
     }
 
-    /** Puts the page together. */
-    final void build(List<Node> choices, String hint) {
+    /** Puts the page together: what is chosen beside the segment, and what has a line of its own. */
+    final void build(List<Node> choices, List<Node> more, String hint) {
         Button show = action(new Button("Show what changes"), "show", this::work);
         action(set, "set", () -> done(false));
         action(later, "later", () -> done(true));
         Button leave = new Button("Leave it as it was");
         leave.getStyleClass().add("quiet");
         leave.setId(name + "-leave");
-        leave.setOnAction(e -> away.run());
+        leave.setOnAction(e -> leave());
         ScrollPane scroll = new ScrollPane(preview);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         HBox first = row(Texts.of("Segment", "soft"), segments);
         first.getChildren().addAll(choices);
-        getChildren().addAll(first, row(Texts.of("You sit at", "soft"), mine), row(show, set, later, leave), scroll);
+        getChildren().add(first);
+        if (!more.isEmpty()) {
+            getChildren().add(row(more.toArray(Node[]::new)));
+        }
+        getChildren().addAll(row(Texts.of("You sit at", "soft"), mine), row(show, set, later, leave), scroll);
         clear();
         preview.getChildren().add(Texts.wrapped(hint, "soft"));
     }
@@ -133,11 +140,29 @@ abstract class ReaddressPage extends VBox {
         later.setDisable(true);
     }
 
+    private void leave() {
+        mended();
+        away.run();
+    }
+
+    private void refuse(String why) {
+        document.tell(why);
+        told = document.noticeProperty().get();
+    }
+
+    /** Takes away what this page said, once it is no longer so. */
+    private void mended() {
+        if (told != null && told.equals(document.noticeProperty().get())) {
+            document.noticeProperty().set(null);
+        }
+        told = null;
+    }
+
     private void done(boolean forLater) {
         Readdressing worked = readdressing;
         if (worked != null) {
-            document.apply(forLater ? worked.later() : worked.edit());
-            away.run();
+            Edit edit = forLater ? worked.later() : worked.edit();
+            document.make(() -> new Made(edit, List.of()), made -> leave());
         }
     }
 
@@ -165,11 +190,12 @@ abstract class ReaddressPage extends VBox {
                         return new Outcome(Optional.empty(), String.valueOf(e.getMessage()));
                     }
                 },
-                outcome -> outcome.worked().ifPresentOrElse(this::show, () -> document.tell(outcome.problem())));
+                outcome -> outcome.worked().ifPresentOrElse(this::show, () -> refuse(outcome.problem())));
     }
 
     private void show(Worked worked) {
         clear();
+        mended();
         readdressing = worked.change();
         set.setDisable(worked.change().changes().isEmpty() && !worked.alone());
         later.setDisable(worked.change().changes().isEmpty());
