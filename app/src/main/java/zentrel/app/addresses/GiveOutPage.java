@@ -99,11 +99,12 @@ final class GiveOutPage extends ReaddressPage {
     }
 
     private static List<String> lines(List<AddressBlock> blocks) {
+        int widest = blocks.stream().mapToInt(b -> b.title().length()).max().orElse(1);
         List<String> lines = new ArrayList<>();
         for (AddressBlock block : blocks) {
             lines.add(String.format(
                     Locale.ROOT,
-                    "%-26s %-18s %15s to %-15s %5d of %d",
+                    "%-" + widest + "s  %-18s %15s to %-15s %5d of %d",
                     block.title(),
                     block.range(),
                     block.first(),
