@@ -20,14 +20,15 @@ import zentrel.plan.Plan;
 @Command(
         name = "export",
         mixinStandardHelpOptions = true,
-        description = "Writes the addresses as DHCP reservations (dnsmasq, kea), a hosts file or a table (csv).")
+        description = "Writes the addresses as DHCP reservations (dnsmasq, kea), a hosts file or a table (csv, xlsx).")
 final class ExportCommand implements Callable<Integer> {
     /** The forms there are. */
     enum Form {
         dnsmasq,
         kea,
         hosts,
-        csv
+        csv,
+        xlsx
     }
 
     @Parameters(index = "0", paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
@@ -48,24 +49,32 @@ final class ExportCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal {
         Plan opened = PlanArgument.open(plan).plan();
-        String text = switch (form) {
-            case dnsmasq -> Reservations.of(opened).dnsmasq();
-            case kea -> Reservations.of(opened).kea();
-            case hosts -> HostsFile.of(opened);
-            case csv -> AddressTable.csv(opened);
+        byte[] bytes = switch (form) {
+            case dnsmasq -> text(Reservations.of(opened).dnsmasq());
+            case kea -> text(Reservations.of(opened).kea());
+            case hosts -> text(HostsFile.of(opened));
+            case csv -> text(AddressTable.of(opened).csv());
+            case xlsx -> AddressTable.of(opened).workbook("Addresses");
         };
         if (file == null) {
-            out.line(text.stripTrailing());
+            if (form == Form.xlsx) {
+                throw new Refusal("A workbook is no text; say where to write it, with -o FILE.");
+            }
+            out.line(new String(bytes, StandardCharsets.UTF_8).stripTrailing());
             return 0;
         }
         try {
             if (Files.exists(file)) {
                 throw new Refusal("There is a file " + file + " already; nothing was written.");
             }
-            Files.write(file, text.getBytes(StandardCharsets.UTF_8));
+            Files.write(file, bytes);
         } catch (IOException | InvalidPathException e) {
             throw new Refusal("The file " + file + " could not be written: " + e.getMessage() + ".", e);
         }
         return 0;
+    }
+
+    private static byte[] text(String text) {
+        return text.getBytes(StandardCharsets.UTF_8);
     }
 }

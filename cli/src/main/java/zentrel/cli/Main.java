@@ -20,6 +20,8 @@ import picocli.CommandLine.Command;
             MachineCommand.class,
             HereCommand.class,
             ExportCommand.class,
+            ImportCommand.class,
+            AskCommand.class,
             StandinCommand.class,
             SendCommand.class,
             OscCommand.class,

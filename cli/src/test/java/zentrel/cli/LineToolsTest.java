@@ -155,6 +155,34 @@ class LineToolsTest {
         assertThat(run("export", "demo:ready", "--as", "moon").exit()).isEqualTo(2);
     }
 
+    /** A workbook goes out, one cell of it is another address, and it comes back; nothing is written where nobody says where. */
+    @Test
+    void aTableGoesOutAndComesBack() throws IOException {
+        Path book = folder.resolve("addresses.xlsx");
+        assertThat(run("export", "demo:ready", "--as", "xlsx").exit()).isEqualTo(2);
+        assertThat(run("export", "demo:ready", "--as", "xlsx", "-o", book.toString())
+                        .exit())
+                .isZero();
+        assertThat(run("import", "demo:ready", book.toString(), "--json").json())
+                .hasToString("{\"changes\":[],\"warnings\":[],\"facts\":0,\"same\":22,\"leftOut\":[]}");
+        Path text = folder.resolve("addresses.csv");
+        Files.writeString(text, "Name;IP\r\nJetty node;10.41.22.9\r\nMoon node;10.41.22.10\r\n");
+        Path after = folder.resolve("after.json");
+        Result taken = run("import", "demo:ready", text.toString(), "-o", after.toString());
+        assertThat(taken.exit()).isEqualTo(1);
+        assertThat(taken.out())
+                .contains("10.41.22.4/16 becomes 10.41.22.9/16")
+                .contains("Row 3: no box of the plan is called \"Moon node\"");
+        assertThat(run("export", after.toString(), "--as", "csv").out())
+                .contains("Jetty node,Boathouse,Network,Stream,10.41.22.9");
+        Files.write(book, new byte[] {1, 2, 3});
+        assertThat(run("import", "demo:ready", book.toString()).err())
+                .startsWith("addresses.xlsx: this is no workbook");
+        assertThat(run("import", "demo:ready", "moon.csv").exit()).isEqualTo(2);
+        assertThat(run("ask", "demo:ready", "moon").exit()).isEqualTo(2);
+        assertThat(run("ask", "demo:ready", "--seconds", "0").exit()).isEqualTo(2);
+    }
+
     @Test
     void everyRuleIsPrintedForPeopleAndForPrograms() {
         Result people = run("rules");

@@ -3,6 +3,7 @@ package zentrel.address;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,18 +26,54 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
     }
 
     /**
-     * Works it out.
+     * Works it out for some segments together, so that boxes on several are changed in one safe order.
      *
      * @param anew whether boxes that have an address get another as well; those that are pinned keep theirs
      * @param mine the computer one sits at, which is changed last
      * @throws IllegalArgumentException with a sentence that says where there is no room, and what mask or block would do
      */
-    public static GivingOut of(Plan plan, SegmentId id, Scheme scheme, boolean anew, Optional<HostId> mine) {
-        Segment segment = plan.index().segment(id);
-        Subnet subnet = segment.subnet()
-                .orElseThrow(() -> new IllegalArgumentException(
-                        segment.name() + " has no range yet; say which it shall use, as in 10.41.0.0/16."));
-        Scheme.Layout layout = scheme.over(plan, id, subnet);
+    public static GivingOut of(
+            Plan plan, List<SegmentId> segments, Scheme scheme, boolean anew, Optional<HostId> mine) {
+        List<AddressBlock> blocks = new ArrayList<>();
+        List<Readdressing.Change> changes = new ArrayList<>();
+        List<String> warnings = new ArrayList<>();
+        Map<SegmentId, AddressBlock> pools = new LinkedHashMap<>();
+        for (SegmentId id : segments) {
+            Segment segment = plan.index().segment(id);
+            Subnet subnet = segment.subnet()
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            segment.name() + " has no range yet; say which it shall use, as in 10.41.0.0/16."));
+            Scheme.Layout layout = scheme.over(plan, id, subnet);
+            blocks.addAll(layout.blocks());
+            layout.pool().ifPresent(b -> pools.put(id, b));
+            onSegment(plan, id, subnet, layout, anew, changes, warnings);
+        }
+        String where =
+                segments.size() == 1 ? plan.index().segment(segments.get(0)).name() : segments.size() + " segments";
+        Readdressing readdressing = Readdressing.of(
+                plan,
+                (anew ? "Number " : "Give out addresses on ") + where + (anew ? " anew" : ""),
+                changes,
+                mine,
+                warnings,
+                p -> {
+                    Plan next = p;
+                    for (Map.Entry<SegmentId, AddressBlock> pool : pools.entrySet()) {
+                        next = pooled(next, pool.getKey(), pool.getValue());
+                    }
+                    return next;
+                });
+        return new GivingOut(blocks, readdressing);
+    }
+
+    private static void onSegment(
+            Plan plan,
+            SegmentId id,
+            Subnet subnet,
+            Scheme.Layout layout,
+            boolean anew,
+            List<Readdressing.Change> changes,
+            List<String> warnings) {
         List<Adapter> adapters = plan.index().adaptersOn(id);
         Set<Ipv4Address> taken = new HashSet<>();
         List<DhcpServer> pools = new ArrayList<>();
@@ -49,9 +86,9 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                 });
             }
         }
-        Optional<AddressBlock> pool = layout.pool();
-        List<Readdressing.Change> changes = new ArrayList<>();
-        List<String> warnings = new ArrayList<>();
+        if (layout.pool().isPresent()) {
+            pools.clear(); // the server will give out from its new block instead
+        }
         Map<AddressBlock, Integer> next = new HashMap<>();
         for (Adapter adapter : adapters) {
             if (!changes(adapter, anew)) {
@@ -65,8 +102,8 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                 warnings.add(host.name() + " accepts no address of " + subnet + ", so it gets none here.");
                 continue;
             }
-            AddressBlock block = layout.byAdapter().get(adapter);
-            Ipv4Address free = free(block, subnet, taken, next, pool.isPresent() ? List.of() : pools)
+            AddressBlock block = layout.byAdapter().get(adapter.id());
+            Ipv4Address free = free(block, subnet, taken, next, pools)
                     .orElseThrow(() -> new IllegalArgumentException(
                             block.title() + " are full: " + block.range() + " has no address left for " + host.name()
                                     + ". A block of " + 2 * block.size() + " would do."));
@@ -80,14 +117,6 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                     new HostAddress(free, subnet.prefixLength()),
                     true));
         }
-        Readdressing readdressing = Readdressing.of(
-                plan,
-                (anew ? "Number " : "Give out addresses on ") + segment.name() + (anew ? " anew" : ""),
-                changes,
-                mine,
-                warnings,
-                p -> pool.map(b -> pooled(p, id, b, subnet)).orElse(p));
-        return new GivingOut(layout.blocks(), readdressing);
     }
 
     private static boolean changes(Adapter adapter, boolean anew) {
@@ -119,8 +148,8 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
     }
 
     /** The plan with the segment's DHCP server giving out from the pool's block. */
-    private static Plan pooled(Plan plan, SegmentId segment, AddressBlock block, Subnet subnet) {
-        Plan next = plan;
+    private static Plan pooled(Plan plan, SegmentId segment, AddressBlock block) {
+        Subnet subnet = plan.index().segment(segment).subnet().orElse(block.range());
         for (Adapter adapter : plan.index().adaptersOn(segment)) {
             if (adapter.serves().isPresent()) {
                 DhcpServer server = adapter.serves().get();
@@ -129,11 +158,14 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                         : block.range().last();
                 Ipv4Address first =
                         block.first().equals(subnet.network()) ? block.first().plus(1) : block.first();
-                next = next.withAdapter(
-                        adapter.id(), a -> a.withServes(Optional.of(new DhcpServer(server.enabled(), first, last))));
-                return next; // a second server is another mistake, and told as one
+                return plan.withAdapter(
+                        adapter.id(),
+                        a -> a.withServes(Optional.of(new DhcpServer(
+                                server.enabled(),
+                                first,
+                                last)))); // a second server is another mistake, and told as one
             }
         }
-        return next;
+        return plan;
     }
 }

@@ -1,17 +1,23 @@
 package zentrel.address;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
+import zentrel.plan.AdapterId;
 import zentrel.plan.Host;
 import zentrel.plan.HostKind;
 import zentrel.plan.Plan;
+import zentrel.plan.Profile;
 import zentrel.plan.SegmentId;
 
 /**
@@ -20,7 +26,7 @@ import zentrel.plan.SegmentId;
  */
 public sealed interface Scheme {
     /** The blocks of a subnet, and the one that each adapter belongs to. */
-    record Layout(List<AddressBlock> blocks, Map<Adapter, AddressBlock> byAdapter, Optional<AddressBlock> pool) {
+    record Layout(List<AddressBlock> blocks, Map<AdapterId, AddressBlock> byAdapter, Optional<AddressBlock> pool) {
         public Layout {
             blocks = List.copyOf(blocks);
         }
@@ -45,7 +51,7 @@ public sealed interface Scheme {
         public Layout over(Plan plan, SegmentId segment, Subnet subnet) {
             Map<HostKind, List<Adapter>> kinds = byKind(plan, segment);
             List<AddressBlock> blocks = new ArrayList<>();
-            Map<Adapter, AddressBlock> byAdapter = new LinkedHashMap<>();
+            Map<AdapterId, AddressBlock> byAdapter = new LinkedHashMap<>();
             long size = 1L << (32 - subnet.prefixLength());
             long next = 0;
             for (Map.Entry<HostKind, List<Adapter>> kind : kinds.entrySet()) {
@@ -56,7 +62,7 @@ public sealed interface Scheme {
                 need(start + room, size, subnet, title(kind.getKey()) + " need a block of " + room);
                 AddressBlock block = block(subnet, start, room, title(kind.getKey()), boxes);
                 blocks.add(block);
-                kind.getValue().forEach(a -> byAdapter.put(a, block));
+                kind.getValue().forEach(a -> byAdapter.put(a.id(), block));
                 next = start + room;
             }
             Optional<AddressBlock> given = Optional.empty();
@@ -81,46 +87,145 @@ public sealed interface Scheme {
     }
 
     /**
-     * A bit field for the place, one for the kind of box, and one for its number among those; read from left to right in the
-     * host part.
+     * A bit field for each fact worth reading off a label, read from left to right in the host part; the last one is the number
+     * among the boxes that have all the other facts alike.
      */
-    record ByFields(int placeBits, int kindBits, int numberBits) implements Scheme {
+    record ByFields(List<Field> fields) implements Scheme {
+        private static final String NUMBER = "number";
+        private static final Pattern ONE =
+                Pattern.compile("(?<name>\\p{L}[\\p{L} ]{0,30}?)\\s+(?<bits>\\d{1,2})(?:\\s*=\\s*(?<words>.+))?");
+
+        /**
+         * One field.
+         *
+         * @param name place, kind, type, number; or any other name for a fact of one's own
+         * @param words for a fact of one's own: a box has the first of these that its name or place contains, counted from 1, and
+         *     0 where it has none of them
+         */
+        public record Field(String name, int bits, List<String> words) {
+            public Field {
+                words = List.copyOf(words);
+            }
+
+            /** What a box has here, as a word; empty where it has nothing. */
+            private String of(Plan plan, Host host) {
+                return switch (name) {
+                    case "place" -> host.place().isEmpty() ? "no place" : host.place();
+                    case "kind" -> title(host.kind());
+                    case "type" ->
+                        plan.index().profileOf(host).map(Profile::name).orElse("no profile");
+                    default -> {
+                        String told = (host.name() + " " + host.place()).toLowerCase(Locale.ROOT);
+                        yield words.stream()
+                                .filter(w -> told.contains(w.toLowerCase(Locale.ROOT)))
+                                .findFirst()
+                                .orElse("");
+                    }
+                };
+            }
+        }
+
+        public ByFields {
+            fields = List.copyOf(fields);
+        }
+
+        /**
+         * Reads fields as people type them: {@code place 4, kind 4, number 8}; a fact of one's own has its words behind it, as in
+         * {@code side 2 = left / right}.
+         *
+         * @throws IllegalArgumentException with a sentence about the field that will not do
+         */
+        public static ByFields parse(String text) {
+            List<Field> fields = new ArrayList<>();
+            for (String part : text.split(",", -1)) {
+                Matcher matcher = ONE.matcher(part.strip());
+                if (!matcher.matches()) {
+                    throw new IllegalArgumentException("\"" + part.strip()
+                            + "\" is no field. A field is a fact and its bits, as in \"place 4\", or \"side 2 = left /"
+                            + " right\" for a fact of your own.");
+                }
+                String name = matcher.group("name").toLowerCase(Locale.ROOT);
+                List<String> words = matcher.group("words") == null
+                        ? List.of()
+                        : Arrays.stream(matcher.group("words").split("/"))
+                                .map(String::strip)
+                                .filter(w -> !w.isEmpty())
+                                .toList();
+                boolean known = List.of("place", "kind", "type", NUMBER).contains(name);
+                if (known != words.isEmpty()) {
+                    throw new IllegalArgumentException(
+                            known
+                                    ? "The " + name + " is told by the plan; give a fact of your own another name."
+                                    : "\"" + name + "\" is a fact of your own, so say its words: \"" + name + " "
+                                            + matcher.group("bits") + " = left / right\". Known facts are place, kind,"
+                                            + " type and number.");
+                }
+                if (fields.stream().anyMatch(f -> f.name().equals(name))) {
+                    throw new IllegalArgumentException("There are two fields called \"" + name + "\".");
+                }
+                int bits = Integer.parseInt(matcher.group("bits"));
+                if (bits < 1 || bits > 16) {
+                    throw new IllegalArgumentException("A field has 1 to 16 bits, and " + name + " has " + bits + ".");
+                }
+                fields.add(new Field(name, bits, words));
+            }
+            if (!fields.get(fields.size() - 1).name().equals(NUMBER)) {
+                throw new IllegalArgumentException("The last field is the number, as in \"number 8\".");
+            }
+            return new ByFields(fields);
+        }
+
         @Override
         public Layout over(Plan plan, SegmentId segment, Subnet subnet) {
             int hostBits = 32 - subnet.prefixLength();
-            if (placeBits + kindBits + numberBits > hostBits) {
-                throw new IllegalArgumentException("Fields of " + placeBits + ", " + kindBits + " and " + numberBits
-                        + " bits are " + (placeBits + kindBits + numberBits) + " together, and " + subnet + " has "
-                        + hostBits + " for its hosts. A mask of /" + (32 - placeBits - kindBits - numberBits)
-                        + " would do.");
+            int needed = fields.stream().mapToInt(Field::bits).sum();
+            if (needed > hostBits) {
+                throw new IllegalArgumentException("Fields of "
+                        + String.join(
+                                ", ", fields.stream().map(f -> "" + f.bits()).toList())
+                        + " bits are " + needed + " together, and " + subnet + " has " + hostBits
+                        + " for its hosts. A mask of /" + (32 - needed) + " would do.");
             }
-            Map<String, Integer> places = new LinkedHashMap<>();
-            Map<HostKind, Integer> kinds = new EnumMap<>(HostKind.class);
-            Map<List<Integer>, List<Adapter>> groups = new LinkedHashMap<>();
-            Map<List<Integer>, String> titles = new LinkedHashMap<>();
-            for (Host host : plan.hosts()) {
-                for (Adapter adapter : host.adapters()) {
-                    if (adapter.segment().equals(Optional.of(segment))) {
-                        int place = places.computeIfAbsent(host.place(), p -> places.size() + 1);
-                        int kind = kinds.computeIfAbsent(host.kind(), k -> kinds.size() + 1);
-                        List<Integer> key = List.of(place, kind);
-                        groups.computeIfAbsent(key, k -> new ArrayList<>()).add(adapter);
-                        titles.putIfAbsent(
-                                key, (host.place().isEmpty() ? "no place" : host.place()) + ", " + title(host.kind()));
+            List<Field> facts = fields.subList(0, fields.size() - 1);
+            int numberBits = fields.get(fields.size() - 1).bits();
+            List<Map<String, Integer>> values = new ArrayList<>();
+            facts.forEach(f -> {
+                Map<String, Integer> known = new LinkedHashMap<>();
+                f.words().forEach(w -> known.put(w, known.size() + 1));
+                values.add(known);
+            });
+            Map<List<String>, List<Adapter>> groups = new LinkedHashMap<>();
+            for (Adapter adapter : plan.index().adaptersOn(segment)) {
+                Host host = plan.index().hostOf(adapter.id());
+                List<String> key = facts.stream().map(f -> f.of(plan, host)).toList();
+                for (int i = 0; i < key.size(); i++) {
+                    if (!key.get(i).isEmpty()) {
+                        Map<String, Integer> known = values.get(i);
+                        known.putIfAbsent(key.get(i), known.size() + 1);
                     }
                 }
+                groups.computeIfAbsent(key, k -> new ArrayList<>()).add(adapter);
             }
-            fits(places.size(), placeBits, "places", "place");
-            fits(kinds.size(), kindBits, "kinds of box", "kind");
+            for (int i = 0; i < facts.size(); i++) {
+                fits(
+                        values.get(i).size(),
+                        facts.get(i).bits(),
+                        "values of " + facts.get(i).name(),
+                        facts.get(i).name());
+            }
             List<AddressBlock> blocks = new ArrayList<>();
-            Map<Adapter, AddressBlock> byAdapter = new LinkedHashMap<>();
+            Map<AdapterId, AddressBlock> byAdapter = new LinkedHashMap<>();
             groups.forEach((key, adapters) -> {
-                fits(adapters.size(), numberBits, "boxes of " + titles.get(key), "number");
-                long start = ((long) key.get(0) << (kindBits + numberBits)) | ((long) key.get(1) << numberBits);
-                AddressBlock block =
-                        block(subnet, start, 1L << numberBits, String.valueOf(titles.get(key)), adapters.size());
+                String title =
+                        String.join(", ", key.stream().filter(k -> !k.isEmpty()).toList());
+                fits(adapters.size(), numberBits, "boxes of " + title, NUMBER);
+                long start = 0;
+                for (int i = 0; i < key.size(); i++) {
+                    start = start << facts.get(i).bits() | values.get(i).getOrDefault(key.get(i), 0);
+                }
+                AddressBlock block = block(subnet, start << numberBits, 1L << numberBits, title, adapters.size());
                 blocks.add(block);
-                adapters.forEach(a -> byAdapter.put(a, block));
+                adapters.forEach(a -> byAdapter.put(a.id(), block));
             });
             return new Layout(blocks, byAdapter, Optional.empty());
         }

@@ -6,11 +6,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
-import zentrel.plan.Adapter;
-import zentrel.plan.Edit;
-import zentrel.plan.Host;
-import zentrel.plan.Profile;
+import zentrel.plan.*;
 
 /** An address outside the ranges that the box accepts: {@code address.artnet-range}. */
 final class AddressArtnetRange extends PathRule {
@@ -23,7 +21,7 @@ final class AddressArtnetRange extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().profiles().stream().anyMatch(p -> !p.accepts().isEmpty());
+        return !context.plan().hosts().isEmpty();
     }
 
     @Override
@@ -31,7 +29,11 @@ final class AddressArtnetRange extends PathRule {
         List<Finding> findings = new ArrayList<>();
         for (Host host : context.plan().hosts()) {
             Optional<Profile> profile = context.index().profileOf(host);
-            if (profile.isEmpty() || profile.get().accepts().isEmpty()) {
+            if (profile.isEmpty()) {
+                unsaid(context, host).ifPresent(findings::add);
+                continue;
+            }
+            if (profile.get().accepts().isEmpty()) {
                 continue;
             }
             for (Adapter adapter : host.adapters()) {
@@ -44,6 +46,40 @@ final class AddressArtnetRange extends PathRule {
             }
         }
         return findings;
+    }
+
+    /** Without a profile nobody has said what a device accepts, so an address outside Art-Net's own ranges is worth a look. */
+    private Optional<Finding> unsaid(CheckContext context, Host host) {
+        if (host.system() != OperatingSystem.FIRMWARE || !takesArtNet(context, host)) {
+            return Optional.empty();
+        }
+        return host.adapters().stream()
+                .filter(a -> a.needsCarrier()
+                        && a.addresses().stream()
+                                .noneMatch(x -> usual(x.inForce().address())))
+                .filter(a -> !a.addresses().isEmpty())
+                .findFirst()
+                .map(a -> unmet(
+                        Severity.NOTE,
+                        Optional.empty(),
+                        List.of(a.id()),
+                        "The " + context.index().name(a.id()) + " has "
+                                + a.addresses().get(0).inForce().address()
+                                + ". Newer Art-Net gear takes any range, older gear 2.0.0.0/8 and 10.0.0.0/8 only, and"
+                                + " nobody has said which " + host.name() + " is: give it a profile, or look.",
+                        List.of()));
+    }
+
+    private static boolean takesArtNet(CheckContext context, Host host) {
+        return context.index().applicationsOn(host.id()).stream()
+                .flatMap(a -> context.index().receiversOf(a.id()).stream())
+                .flatMap(r -> r.ports().stream())
+                .anyMatch(p -> p.protocol().inForce() == Protocol.ARTNET);
+    }
+
+    /** The ranges that Art-Net was made for, and those that are no address somebody chose. */
+    private static boolean usual(Ipv4Address address) {
+        return address.octet(0) == 2 || address.octet(0) == 10 || address.isLinkLocal() || address.isLoopback();
     }
 
     private Finding finding(

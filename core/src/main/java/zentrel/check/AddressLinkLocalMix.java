@@ -8,6 +8,7 @@ import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AddressOrigin;
+import zentrel.plan.ProfileAdapter;
 import zentrel.plan.Segment;
 
 /** A self-assigned address among set ones, or DHCP asked for with no server: {@code address.link-local-mix}. */
@@ -74,12 +75,24 @@ final class AddressLinkLocalMix extends PathRule {
                             adapter,
                             usual,
                             "asks for its address, and nothing on " + segment.name()
-                                    + " gives any out: after a restart it gives itself one of 169.254/16, which "
+                                    + " gives any out: "
+                                    + waits(context, adapter).together()
+                                    + " s after a restart it gives itself one of 169.254/16, which "
                                     + set.size() + (set.size() == 1 ? " other does" : " others do") + " not reach."));
                 }
             }
         }
         return findings;
+    }
+
+    private static ProfileAdapter.Waits waits(CheckContext context, Adapter adapter) {
+        return context.index()
+                .profileOf(context.index().hostOf(adapter.id()))
+                .flatMap(p -> p.adapters().stream()
+                        .filter(a -> a.name().equals(adapter.name()))
+                        .findFirst())
+                .map(ProfileAdapter::waits)
+                .orElse(ProfileAdapter.Waits.USUAL);
     }
 
     private Finding finding(CheckContext context, Adapter adapter, Subnet usual, String what) {

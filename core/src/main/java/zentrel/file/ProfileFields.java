@@ -127,7 +127,27 @@ final class ProfileFields {
                 p.need("name").text(),
                 p.word("kind", AdapterKind.class, AdapterKind.WIRED),
                 p.optional("factory").map(f -> f.parsed(HostAddress::parse)),
-                p.bool("dhcp", false));
+                p.optional("fromMac").map(ProfileFields::fromMac),
+                p.bool("dhcp", false),
+                p.optional("waits").map(ProfileFields::waits).orElse(ProfileAdapter.Waits.USUAL));
+    }
+
+    private static ProfileAdapter.FromMac fromMac(JsonPlace p) {
+        p.requireObject();
+        return guarded(
+                p,
+                () -> new ProfileAdapter.FromMac(
+                        p.need("first").integer(2, 10), p.need("oem").integer(0, 0xFFFF)));
+    }
+
+    private static ProfileAdapter.Waits waits(JsonPlace p) {
+        p.requireObject();
+        ProfileAdapter.Waits usual = ProfileAdapter.Waits.USUAL;
+        return guarded(
+                p,
+                () -> new ProfileAdapter.Waits(
+                        p.optional("dhcp").map(s -> s.integer(0, 3600)).orElse(usual.dhcp()),
+                        p.optional("claim").map(s -> s.integer(0, 3600)).orElse(usual.claim())));
     }
 
     private static ProfilePoe poe(JsonPlace p) {
@@ -215,7 +235,15 @@ final class ProfileFields {
                 a.put("kind", x.kind().word());
             }
             x.factory().ifPresent(f -> a.put("factory", f.toString()));
+            x.fromMac()
+                    .ifPresent(
+                            f -> a.putObject("fromMac").put("first", f.first()).put("oem", f.oem()));
             PlanWriter.flag(a, "dhcp", x.dhcp(), false);
+            if (!x.waits().equals(ProfileAdapter.Waits.USUAL)) {
+                a.putObject("waits")
+                        .put("dhcp", x.waits().dhcp())
+                        .put("claim", x.waits().claim());
+            }
         });
         PlanWriter.all(n, "applications", p.applications(), ProfileFields::application);
         PlanWriter.texts(

@@ -1,15 +1,15 @@
 package zentrel.machine;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
+import java.util.Optional;
+import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterAddress;
 import zentrel.plan.Host;
 import zentrel.plan.Plan;
+import zentrel.plan.Setting;
+import zentrel.table.TextTable;
 
 /** The addresses of a plan as a table for a spreadsheet. */
 public final class AddressTable {
@@ -18,47 +18,34 @@ public final class AddressTable {
 
     private AddressTable() {}
 
-    /**
-     * A row for each address, and for each adapter without one: fields with commas as RFC 4180 says. A field that a spreadsheet
-     * would take for a formula gets an apostrophe in front.
-     */
-    public static String csv(Plan plan) {
-        StringBuilder text = new StringBuilder();
-        try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            csv.printRecord(HEAD);
-            for (Host host : plan.hosts()) {
-                for (Adapter adapter : host.adapters()) {
-                    for (int i = 0; i < Math.max(1, adapter.addresses().size()); i++) {
-                        row(csv, plan, host, adapter, i);
-                    }
+    /** A row for each address, and for each adapter without one. */
+    public static TextTable of(Plan plan) {
+        List<List<String>> rows = new ArrayList<>();
+        rows.add(HEAD);
+        for (Host host : plan.hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                for (int i = 0; i < Math.max(1, adapter.addresses().size()); i++) {
+                    rows.add(row(plan, host, adapter, i));
                 }
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e); // it is written into memory
         }
-        return text.toString();
+        return new TextTable(rows);
     }
 
-    private static void row(CSVPrinter csv, Plan plan, Host host, Adapter adapter, int at) throws IOException {
-        AdapterAddress address =
-                at < adapter.addresses().size() ? adapter.addresses().get(at) : null;
-        csv.printRecord(
-                plain(host.name()),
-                plain(host.place()),
-                plain(adapter.name()),
-                plain(adapter.segment().map(plan.index()::name).orElse("")),
-                address == null ? "" : address.address().planned().address(),
-                address == null ? "" : address.address().planned().mask(),
+    private static List<String> row(Plan plan, Host host, Adapter adapter, int at) {
+        Optional<Setting<HostAddress>> address = at < adapter.addresses().size()
+                ? Optional.of(adapter.addresses().get(at).address())
+                : Optional.empty();
+        return List.of(
+                host.name(),
+                host.place(),
+                adapter.name(),
+                adapter.segment().map(plan.index()::name).orElse(""),
+                address.map(a -> a.planned().address().toString()).orElse(""),
+                address.map(a -> a.planned().mask().toString()).orElse(""),
                 adapter.gateway().map(Ipv4Address::toString).orElse(""),
-                plain(adapter.mac().orElse("")),
-                address == null
-                        ? ""
-                        : address.address().isPending()
-                                ? "no, now " + address.inForce().address()
-                                : "yes");
-    }
-
-    private static String plain(String text) {
-        return text.isEmpty() || "=+-@\t\r".indexOf(text.charAt(0)) < 0 ? text : "'" + text;
+                adapter.mac().orElse(""),
+                address.map(a -> a.isPending() ? "no, now " + a.inForce().address() : "yes")
+                        .orElse(""));
     }
 }

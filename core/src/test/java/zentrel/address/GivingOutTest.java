@@ -29,10 +29,10 @@ import zentrel.plan.*;
 class GivingOutTest {
     private static final SegmentId STREAM = new SegmentId("stream");
     private static final Scheme KINDS = new Scheme.ByKind(0);
-    private static final Scheme FIELDS = new Scheme.ByFields(4, 4, 8);
+    private static final Scheme FIELDS = Scheme.ByFields.parse("place 4, kind 4, number 8");
 
     private static GivingOut anew(Plan plan, Scheme scheme) {
-        return GivingOut.of(plan, STREAM, scheme, true, Optional.empty());
+        return GivingOut.of(plan, List.of(STREAM), scheme, true, Optional.empty());
     }
 
     private static Set<String> findings(Plan plan) {
@@ -148,7 +148,7 @@ class GivingOutTest {
         Plan ready = FernlightTrail.ready();
         Adapter bare = ready.index().adaptersOn(STREAM).get(3);
         Plan plan = ready.withAdapter(bare.id(), a -> a.withAddresses(List.of()));
-        GivingOut given = GivingOut.of(plan, STREAM, KINDS, false, Optional.empty());
+        GivingOut given = GivingOut.of(plan, List.of(STREAM), KINDS, false, Optional.empty());
         assertThat(given.readdressing().changes()).hasSize(1).first().satisfies(c -> {
             assertThat(c.adapter()).isEqualTo(bare.id());
             assertThat(c.before()).isEmpty();
@@ -184,8 +184,44 @@ class GivingOutTest {
 
     @Test
     void aFieldThatIsTooShortSaysHowManyBitsItNeeds() {
-        assertThatThrownBy(() -> anew(FernlightTrail.ready(), new Scheme.ByFields(1, 4, 8)))
-                .hasMessageMatching("There are \\d+ places, and 1 bit counts to 1\\. Give the place \\d bits\\.");
+        assertThatThrownBy(() -> anew(FernlightTrail.ready(), Scheme.ByFields.parse("place 1, kind 4, number 8")))
+                .hasMessageMatching(
+                        "There are \\d+ values of place, and 1 bit counts to 1\\. Give the place \\d bits\\.");
+    }
+
+    /** A fact of one's own: the first two bits of the host part say on which bank a box stands; those on neither have 0. */
+    @Test
+    void aFactOfOnesOwnIsReadOffTheAddressToo() {
+        Plan plan = FernlightTrail.ready();
+        Scheme banks = Scheme.ByFields.parse("stands 2 = house / hut, type 5, number 9");
+        Plan after = anew(plan, banks).readdressing().edit().applyTo(plan);
+        Set<Integer> seen = new HashSet<>();
+        for (Host host : after.hosts()) {
+            String told = (host.name() + " " + host.place()).toLowerCase(java.util.Locale.ROOT);
+            int expected = told.contains("house") ? 1 : told.contains("hut") ? 2 : 0;
+            on(host).ifPresent(a -> {
+                assertThat(a.octet(2) >> 6).as(host.name()).isEqualTo(expected);
+                seen.add(expected);
+            });
+        }
+        assertThat(seen).containsExactlyInAnyOrder(0, 1, 2);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "place|\"place\" is no field.",
+                "place 4, number|\"number\" is no field.",
+                "place 4, kind 4|The last field is the number",
+                "side 2, number 8|\"side\" is a fact of your own, so say its words",
+                "kind 2 = a/b, number 8|The kind is told by the plan",
+                "place 4, place 4, number 8|There are two fields called \"place\".",
+                "place 0, number 8|A field has 1 to 16 bits, and place has 0.",
+                "place 4,, number 8|\"\" is no field."
+            })
+    void fieldsThatWillNotDoAreRefusedWithASentence(String text, String says) {
+        assertThatThrownBy(() -> Scheme.ByFields.parse(text)).hasMessageStartingWith(says);
     }
 
     // --- which range ---

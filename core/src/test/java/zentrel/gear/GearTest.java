@@ -31,6 +31,7 @@ import zentrel.file.ProfileFile;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.plan.*;
+import zentrel.table.LeftOut;
 
 class GearTest {
     private static final Library LIBRARY = Library.shipped();
@@ -370,7 +371,7 @@ class GearTest {
                         .toString())
                 .isEqualTo("10.41.22.4/16");
         assertThat(pasting.made()).isEqualTo(3);
-        assertThat(pasting.leftOut()).extracting(Pasting.LeftOut::row).containsExactly(5L, 6L, 7L, 8L, 9L, 10L);
+        assertThat(pasting.leftOut()).extracting(LeftOut::row).containsExactly(5L, 6L, 7L, 8L, 9L, 10L);
         assertThat(pasting.leftOut().get(2).text()).isEqualTo("Row 7: 10.41.22.3 stands in an earlier row already");
         assertThat(pasting.leftOut().get(4).text()).isEqualTo("Row 9: no profile is called \"flux thing\"");
         assertThat(pasting.columns())

@@ -250,7 +250,7 @@ class MachineTest {
                 .setHeader()
                 .setSkipHeaderRecord(true)
                 .get()
-                .parse(new StringReader(AddressTable.csv(odd)))
+                .parse(new StringReader(AddressTable.of(odd).csv()))
                 .getRecords();
         assertThat(rows).allMatch(CSVRecord::isConsistent);
         assertThat(rows).extracting(r -> r.get("Host")).contains("'=HYPERLINK(\"x\"),\n\"Büro\"");

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
@@ -17,21 +18,22 @@ import zentrel.app.look.Texts;
 import zentrel.plan.HostId;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
+import zentrel.plan.SegmentId;
 
 /** Addresses given out by a scheme: to the boxes that have none, or to all that are not pinned. */
 final class GiveOutPage extends ReaddressPage {
     private static final String KINDS = "a block for each kind of box";
-    private static final String FIELDS = "place · kind · number, by bits";
+    private static final String FIELDS = "facts in bit fields";
+
+    private static final int MOST_POOL = 65_000;
 
     private final ComboBox<String> scheme = new ComboBox<>();
     private final TextField pool = number("give-pool", "0", "Addresses for a DHCP pool, 0 for none");
-    private final TextField place = number("give-place", "4", "Bits for the place");
-    private final TextField kind = number("give-kind", "4", "Bits for the kind of box");
-    private final TextField count = number("give-number", "8", "Bits for the number");
+    private final TextField fields = number("give-fields", "place 4, kind 4, number 8", "Fields from left to right");
     private final CheckBox anew = new CheckBox("also to those that have one (pinned stay)");
 
     GiveOutPage(OpenDocument document, Runnable away) {
-        super(document, away, "give", "Give out addresses");
+        super(document, away, "give", "Give out addresses", true);
         scheme.getItems().addAll(KINDS, FIELDS);
         scheme.getSelectionModel().selectFirst();
         scheme.setId("give-scheme");
@@ -39,13 +41,9 @@ final class GiveOutPage extends ReaddressPage {
         anew.setId("give-anew");
         anew.setOnAction(e -> clear());
         HBox kinds = row(Texts.of("DHCP pool of", "soft"), pool);
-        HBox bits = row(
-                Texts.of("Bits for place", "soft"),
-                place,
-                Texts.of("kind", "soft"),
-                kind,
-                Texts.of("number", "soft"),
-                count);
+        fields.setPrefColumnCount(34);
+        fields.getStyleClass().add("mono");
+        HBox bits = row(Texts.of("Fields and their bits", "soft"), fields);
         bits.managedProperty().bind(bits.visibleProperty());
         kinds.managedProperty().bind(kinds.visibleProperty());
         bits.setVisible(false);
@@ -58,7 +56,7 @@ final class GiveOutPage extends ReaddressPage {
                 List.of(Texts.of("by", "soft"), scheme),
                 List.of(kinds, bits, anew),
                 "Each kind of box gets a block of its own with room to double, or each fact a field of bits that can be read"
-                        + " off a label. Nothing changes before you say so.");
+                        + " off a label: place, kind, type, or one of your own, as in \"side 2 = left / right\". Nothing changes before you say so.");
     }
 
     void start(boolean all) {
@@ -76,11 +74,10 @@ final class GiveOutPage extends ReaddressPage {
         return field;
     }
 
-    private static int whole(TextField field, int most) {
-        String text = field.getText().strip();
-        if (!text.matches("\\d{1,6}") || Integer.parseInt(text) > most) {
-            throw new IllegalArgumentException("\"" + text + "\" will not do for the "
-                    + field.getAccessibleText().toLowerCase(Locale.ROOT) + ": a whole number up to " + most + ".");
+    private static int whole(String text) {
+        if (!text.matches("\\d{1,6}") || Integer.parseInt(text) > MOST_POOL) {
+            throw new IllegalArgumentException(
+                    "\"" + text + "\" will not do for the pool: a whole number up to " + MOST_POOL + ".");
         }
         return Integer.parseInt(text);
     }
@@ -88,14 +85,25 @@ final class GiveOutPage extends ReaddressPage {
     @Override
     Function<Plan, Worked> asked(Segment segment, Optional<HostId> mine) {
         boolean all = anew.isSelected();
-        boolean byFields = FIELDS.equals(scheme.getValue());
+        Supplier<Scheme> chosen = scheme();
+        boolean everywhere = everywhere();
         return plan -> {
-            Scheme chosen = byFields
-                    ? new Scheme.ByFields(whole(place, 16), whole(kind, 16), whole(count, 16))
-                    : new Scheme.ByKind(whole(pool, 65_000));
-            GivingOut given = GivingOut.of(plan, segment.id(), chosen, all, mine);
+            List<SegmentId> where = everywhere
+                    ? plan.segments().stream()
+                            .filter(s -> s.subnet().isPresent())
+                            .map(Segment::id)
+                            .toList()
+                    : List.of(segment.id());
+            GivingOut given = GivingOut.of(plan, where, chosen.get(), all, mine);
             return new Worked(given.readdressing(), lines(given.blocks()), false);
         };
+    }
+
+    /** What is typed in now; what will not do is told when it is used. */
+    private Supplier<Scheme> scheme() {
+        String typed = FIELDS.equals(scheme.getValue()) ? fields.getText() : "";
+        String size = pool.getText().strip();
+        return () -> typed.isEmpty() ? new Scheme.ByKind(whole(size)) : Scheme.ByFields.parse(typed);
     }
 
     private static List<String> lines(List<AddressBlock> blocks) {

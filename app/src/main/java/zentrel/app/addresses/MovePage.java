@@ -17,7 +17,7 @@ final class MovePage extends ReaddressPage {
     private final TextField range = new TextField();
 
     MovePage(OpenDocument document, Runnable away) {
-        super(document, away, "move", "Move a segment to another range");
+        super(document, away, "move", "Move a segment to another range", false);
         range.setId("move-range");
         range.setPromptText("10.99.0.0/16");
         range.setPrefWidth(170);

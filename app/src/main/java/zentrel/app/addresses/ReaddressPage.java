@@ -30,6 +30,7 @@ import zentrel.plan.Segment;
  * steps. A subclass says how the new ones are found.
  */
 abstract class ReaddressPage extends VBox {
+    private static final String EVERYWHERE = "all that have a range";
     private static final String NONE = "another one, or none of these";
 
     /**
@@ -58,14 +59,18 @@ abstract class ReaddressPage extends VBox {
      * The page.
      *
      * @param name begins the ids of its nodes
+     * @param all whether it may be done to all segments together
      */
-    ReaddressPage(OpenDocument document, Runnable away, String name, String title) {
+    ReaddressPage(OpenDocument document, Runnable away, String name, String title, boolean all) {
         super(10);
         this.document = document;
         this.away = away;
         this.plan = document.plan();
         this.name = name;
         plan.segments().forEach(s -> segments.getItems().add(s.name()));
+        if (all && plan.segments().size() > 1) {
+            segments.getItems().add(EVERYWHERE);
+        }
         segments.getSelectionModel().selectFirst();
         segments.setId(name + "-segment");
         segments.setAccessibleText("Segment");
@@ -115,6 +120,11 @@ abstract class ReaddressPage extends VBox {
 
     /** What to say where nothing changes. */
     abstract String nothing();
+
+    /** Whether all segments are meant. */
+    final boolean everywhere() {
+        return EVERYWHERE.equals(segments.getValue());
+    }
 
     final void choose(String segment) {
         segments.setValue(segment);
@@ -170,7 +180,7 @@ abstract class ReaddressPage extends VBox {
         clear();
         Report report = document.reportProperty().get();
         Optional<Segment> segment = plan.segments().stream()
-                .filter(s -> s.name().equals(segments.getValue()))
+                .filter(s -> everywhere() || s.name().equals(segments.getValue()))
                 .findFirst();
         if (report == null || segment.isEmpty()) {
             document.tell("There is no segment yet.");

@@ -44,6 +44,7 @@ import zentrel.gear.Pasting;
 import zentrel.gear.Removing;
 import zentrel.gear.Wiring;
 import zentrel.plan.*;
+import zentrel.table.LeftOut;
 
 /** The ledger of the gear, and the ways to add to it. */
 public final class GearStage implements StageView {
@@ -542,8 +543,7 @@ public final class GearStage implements StageView {
 
     private static String told(Pasting pasting) {
         String left = String.join(
-                " · ",
-                pasting.leftOut().stream().limit(3).map(Pasting.LeftOut::text).toList());
+                " · ", pasting.leftOut().stream().limit(3).map(LeftOut::text).toList());
         return "Pasted " + pasting.made() + (pasting.made() == 1 ? " box" : " boxes") + " ("
                 + String.join(", ", pasting.columns()) + ")."
                 + (pasting.leftOut().isEmpty()

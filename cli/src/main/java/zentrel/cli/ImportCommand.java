@@ -1,0 +1,102 @@
+package zentrel.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import zentrel.address.AddressImport;
+import zentrel.address.Readdressing;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFile;
+import zentrel.file.PlanFileException;
+import zentrel.ipv4.HostAddress;
+import zentrel.table.LeftOut;
+import zentrel.table.TextTable;
+
+/** {@code zentrel import PLAN TABLE [-o OUT]}: a table of addresses taken over into a plan. */
+@Command(
+        name = "import",
+        mixinStandardHelpOptions = true,
+        description =
+                "Takes a table of addresses (CSV or XLSX) over into a plan; without -o it only says what would change.")
+final class ImportCommand implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @SuppressWarnings("NullAway.Init")
+    private String plan;
+
+    @Parameters(index = "1", paramLabel = "TABLE", description = "A file with commas, semicolons or tabs, or .xlsx.")
+    @SuppressWarnings("NullAway.Init")
+    private String table;
+
+    @Option(
+            names = {"-o", "--output"},
+            paramLabel = "OUT",
+            description = "The plan file to write.")
+    private @Nullable Path output;
+
+    @Mixin
+    @SuppressWarnings("NullAway.Init")
+    private Output out;
+
+    @Override
+    public Integer call() throws Refusal {
+        LoadedPlan loaded = PlanArgument.open(plan);
+        AddressImport taken;
+        try {
+            TextTable rows = TextTable.read(Path.of(table));
+            taken = AddressImport.of(loaded.plan(), rows, AddressImport.guess(loaded.plan(), rows), Optional.empty());
+        } catch (IOException | InvalidPathException e) {
+            throw new Refusal("The table " + table + " cannot be read: " + e.getMessage() + ".", e);
+        } catch (IllegalArgumentException e) {
+            throw new Refusal(String.valueOf(e.getMessage()), e);
+        }
+        if (output != null) {
+            try {
+                PlanFile.save(
+                        new LoadedPlan(taken.readdressing().edit().applyTo(loaded.plan()), loaded.unknown()), output);
+            } catch (PlanFileException e) {
+                throw new Refusal(String.valueOf(e.getMessage()), e);
+            }
+        }
+        if (out.json) {
+            out.json(json(taken));
+        } else {
+            for (Readdressing.Change c : taken.readdressing().changes()) {
+                out.line(c.name() + ": " + c.before().map(HostAddress::toString).orElse("none") + " becomes "
+                        + c.after());
+            }
+            taken.readdressing().warnings().forEach(out::line);
+            taken.leftOut().stream().map(LeftOut::text).forEach(out::line);
+            out.line(taken.readdressing().changes().size() + " addresses and " + taken.facts() + " other facts change, "
+                    + taken.same() + " rows are as in the plan, "
+                    + taken.leftOut().size() + " were left out.");
+        }
+        return taken.leftOut().isEmpty() ? 0 : 1;
+    }
+
+    private static ObjectNode json(AddressImport taken) {
+        ObjectNode root = Output.JSON.objectNode();
+        ArrayNode changes = root.putArray("changes");
+        taken.readdressing()
+                .changes()
+                .forEach(c -> changes.addObject()
+                        .put("adapter", c.adapter().value())
+                        .put("before", c.before().map(HostAddress::toString).orElse(null))
+                        .put("after", c.after().toString()));
+        ArrayNode warnings = root.putArray("warnings");
+        taken.readdressing().warnings().forEach(warnings::add);
+        root.put("facts", taken.facts());
+        root.put("same", taken.same());
+        ArrayNode leftOut = root.putArray("leftOut");
+        taken.leftOut().forEach(l -> leftOut.addObject().put("row", l.row()).put("why", l.why()));
+        return root;
+    }
+}
