@@ -493,6 +493,22 @@ final class MainWindow {
             showStage(ADDRESSES);
             addresses.view().move();
         }));
+        commands.add(new GoToBox.Command("Take over a table of addresses", () -> {
+            showStage(ADDRESSES);
+            addresses.view().importTable();
+        }));
+        commands.add(new GoToBox.Command("Write addresses as a table, reservations or hosts", () -> {
+            showStage(ADDRESSES);
+            addresses.view().export();
+        }));
+        commands.add(new GoToBox.Command("Boxes out of the box, one at a time", () -> {
+            showStage(ADDRESSES);
+            addresses.view().outOfTheBox();
+        }));
+        commands.add(new GoToBox.Command("Ask who answers", () -> {
+            showStage(ADDRESSES);
+            addresses.view().ask();
+        }));
         commands.add(new GoToBox.Command("Start the stand-ins", () -> bench().startStandins()));
         commands.add(new GoToBox.Command("Arm loopback", () -> bench().arm()));
         commands.add(new GoToBox.Command("Stop all output", this::stopOutput));

@@ -242,7 +242,7 @@ public sealed interface Scheme {
     }
 
     /** The kind as a heading. */
-    private static String title(HostKind kind) {
+    static String title(HostKind kind) {
         return switch (kind) {
             case CONSOLE -> "Consoles";
             case COMPUTER -> "Computers";

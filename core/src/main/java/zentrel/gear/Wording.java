@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
@@ -65,6 +66,7 @@ public final class Wording {
             case "rename" -> rename(rest);
             case "link" -> link(rest);
             case "segment" -> segment(rest);
+            case "mark" -> mark(rest);
             case "add" -> add(rest);
             default -> add(words);
         };
@@ -506,6 +508,30 @@ public final class Wording {
         String called = name.isEmpty() ? "Network" : String.join(" ", name);
         Subnet chosen = range;
         return List.of(of("Add the segment " + called + ", " + chosen, () -> Wiring.segment(plan, called, chosen)));
+    }
+
+    /** What is so about a segment: {@code mark SEGMENT as guests}. */
+    private List<Offer> mark(List<String> words) {
+        List<List<String>> sides = around(words, "as");
+        Map<String, UnaryOperator<Segment>> facts = new LinkedHashMap<>();
+        facts.put("open to guests", s -> s.withGuests(true));
+        facts.put("closed to guests", s -> s.withGuests(false));
+        facts.put("with a way out", s -> s.withWayOut(true));
+        facts.put("without a way out", s -> s.withWayOut(false));
+        facts.put("keeping wireless clients apart", s -> s.withIsolated(true));
+        facts.put("letting wireless clients reach each other", s -> s.withIsolated(false));
+        List<Offer> offers = new ArrayList<>();
+        for (Segment segment : things(sides.get(0), plan.segments(), s -> true)) {
+            facts.forEach((fact, change) -> {
+                boolean asked = sides.get(1).stream()
+                        .allMatch(w -> List.of(fact.split(" ", -1)).contains(w.toLowerCase(Locale.ROOT)));
+                if (asked && !change.apply(segment).equals(segment) && offers.size() < MOST_OFFERS) {
+                    String what = "Mark " + segment.name() + " as " + fact;
+                    offers.add(of(what, () -> new Edit(what, p -> p.withSegment(segment.id(), change))));
+                }
+            });
+        }
+        return offers;
     }
 
     // --- naming things ---

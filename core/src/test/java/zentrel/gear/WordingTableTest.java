@@ -67,6 +67,8 @@ class WordingTableTest {
                 "duplicate bridge node|Duplicate Bridge node",
                 "duplicate bridge node 3|Duplicate Bridge node 3 times",
                 "link cue to hut /fern/extra|Link Cue player to Hut desk by OSC /fern/extra",
+                "mark control as apart|Mark Control as keeping wireless clients apart",
+                "mark stream as guests|Mark Stream as open to guests",
                 "segment Pixels 10.60.0.0/16|Add the segment Pixels, 10.60.0.0/16",
                 "bind hut desk to stream|Bind everything of Hut desk to Stream"
             })

@@ -4,7 +4,6 @@ import java.util.function.BiConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -17,24 +16,15 @@ import zentrel.path.Verdict;
 import zentrel.plan.PlanIndex;
 
 /** Which range each segment should use, with the reasons; each can be taken, or another typed in instead. */
-final class AdvicePage extends VBox {
+final class AdvicePage extends Page {
     AdvicePage(OpenDocument document, Runnable away, BiConsumer<String, String> move) {
-        super(10);
-        Button leave = new Button("Back to the rulers");
-        leave.getStyleClass().add("quiet");
-        leave.setId("advice-leave");
-        leave.setOnAction(e -> away.run());
+        super("Which range?", away);
+        Button leave = back("advice-leave", "Back to the rulers");
         VBox lines = new VBox(10);
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(Texts.of("Which range?", "title"), scroll, leave);
-        setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                away.run();
-                e.consume();
-            }
-        });
+        getChildren().addAll(scroll, leave);
         Report report = document.reportProperty().get();
         if (report != null) {
             document.derive(report, r -> RangeAdvice.of(r.plan()), advice -> {

@@ -3,6 +3,7 @@ package zentrel.app.addresses;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -10,6 +11,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import org.jspecify.annotations.Nullable;
 import zentrel.address.AddressBlock;
 import zentrel.address.GivingOut;
 import zentrel.address.Scheme;
@@ -33,7 +35,7 @@ final class GiveOutPage extends ReaddressPage {
     private final CheckBox anew = new CheckBox("also to those that have one (pinned stay)");
 
     GiveOutPage(OpenDocument document, Runnable away) {
-        super(document, away, "give", "Give out addresses", true);
+        super(document, away, "give", "Give out addresses", Where.ONE_OR_ALL);
         scheme.getItems().addAll(KINDS, FIELDS);
         scheme.getSelectionModel().selectFirst();
         scheme.setId("give-scheme");
@@ -83,8 +85,9 @@ final class GiveOutPage extends ReaddressPage {
     }
 
     @Override
-    Function<Plan, Worked> asked(Segment segment, Optional<HostId> mine) {
+    Function<Plan, Worked> asked(@Nullable Segment segment, Optional<HostId> mine) {
         boolean all = anew.isSelected();
+        SegmentId one = Objects.requireNonNull(segment, "a page about segments").id();
         Supplier<Scheme> chosen = scheme();
         boolean everywhere = everywhere();
         return plan -> {
@@ -93,7 +96,7 @@ final class GiveOutPage extends ReaddressPage {
                             .filter(s -> s.subnet().isPresent())
                             .map(Segment::id)
                             .toList()
-                    : List.of(segment.id());
+                    : List.of(one);
             GivingOut given = GivingOut.of(plan, where, chosen.get(), all, mine);
             return new Worked(given.readdressing(), lines(given.blocks()), false);
         };

@@ -11,7 +11,6 @@ import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
@@ -26,7 +25,7 @@ import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
 
 /** The real adapters of this computer, read again and again while the page is open, beside the computer of the plan that it is. */
-final class HerePage extends VBox {
+final class HerePage extends Page {
     private static final int EVERY_SECONDS = 2;
     private static final double[] COLUMNS = {130, 60, 160, 200, 220};
 
@@ -41,7 +40,7 @@ final class HerePage extends VBox {
     private List<SeenAdapter> seen = List.of();
 
     HerePage(OpenDocument document, Runnable away) {
-        super(10);
+        super("This computer", away);
         this.document = document;
         document.plan().hosts().stream()
                 .filter(h -> !h.adapters().isEmpty())
@@ -49,25 +48,11 @@ final class HerePage extends VBox {
         hosts.setId("here-host");
         hosts.setAccessibleText("Which host of the plan this computer is");
         hosts.setOnAction(e -> show());
-        Button leave = new Button("Back to the rulers");
-        leave.getStyleClass().add("quiet");
-        leave.setId("here-leave");
-        leave.setOnAction(e -> end(away));
+        Button leave = back("here-leave", "Back to the rulers");
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren()
-                .addAll(
-                        Texts.of("This computer", "title"),
-                        ReaddressPage.row(Texts.of("It is", "soft"), hosts, Texts.of("of the plan", "soft")),
-                        scroll,
-                        leave);
-        setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                end(away);
-                e.consume();
-            }
-        });
+        getChildren().addAll(row(Texts.of("It is", "soft"), hosts, Texts.of("of the plan", "soft")), scroll, leave);
         ScheduledFuture<?> unused = reader.scheduleWithFixedDelay(this::read, 0, EVERY_SECONDS, TimeUnit.SECONDS);
         sceneProperty().addListener((o, old, scene) -> {
             if (scene == null) {
@@ -76,9 +61,10 @@ final class HerePage extends VBox {
         });
     }
 
-    private void end(Runnable away) {
+    @Override
+    void leave() {
         reader.shutdownNow();
-        away.run();
+        super.leave();
     }
 
     /** On a thread of its own. */

@@ -1,9 +1,11 @@
 package zentrel.app.addresses;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import javafx.scene.control.TextField;
+import org.jspecify.annotations.Nullable;
 import zentrel.address.Moving;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
@@ -11,13 +13,14 @@ import zentrel.ipv4.Subnet;
 import zentrel.plan.HostId;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
+import zentrel.plan.SegmentId;
 
 /** A segment moved to another range. */
 final class MovePage extends ReaddressPage {
     private final TextField range = new TextField();
 
     MovePage(OpenDocument document, Runnable away) {
-        super(document, away, "move", "Move a segment to another range", false);
+        super(document, away, "move", "Move a segment to another range", Where.ONE);
         range.setId("move-range");
         range.setPromptText("10.99.0.0/16");
         range.setPrefWidth(170);
@@ -43,9 +46,11 @@ final class MovePage extends ReaddressPage {
     }
 
     @Override
-    Function<Plan, Worked> asked(Segment segment, Optional<HostId> mine) {
+    Function<Plan, Worked> asked(@Nullable Segment segment, Optional<HostId> mine) {
         String typed = range.getText().strip();
-        return plan -> new Worked(Moving.of(plan, segment.id(), Subnet.parse(typed), mine), List.of(), true);
+        SegmentId id =
+                Objects.requireNonNull(segment, "a page about one segment").id();
+        return plan -> new Worked(Moving.of(plan, id, Subnet.parse(typed), mine), List.of(), true);
     }
 
     @Override

@@ -3,12 +3,10 @@ package zentrel.app.addresses;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -29,7 +27,14 @@ import zentrel.plan.Segment;
  * Many addresses of a segment changed at once: shown before it is done, with before and after of each and the order of the
  * steps. A subclass says how the new ones are found.
  */
-abstract class ReaddressPage extends VBox {
+abstract class ReaddressPage extends Page {
+    /** Which segments a page is about. */
+    enum Where {
+        ONE,
+        ONE_OR_ALL,
+        NOWHERE
+    }
+
     private static final String EVERYWHERE = "all that have a range";
     private static final String NONE = "another one, or none of these";
 
@@ -44,14 +49,14 @@ abstract class ReaddressPage extends VBox {
     private record Outcome(Optional<Worked> worked, String problem) {}
 
     private final OpenDocument document;
-    private final Runnable away;
     private final Plan plan;
+    private final Where where;
     private final String name;
     private final ComboBox<String> segments = new ComboBox<>();
     private final ComboBox<String> mine = new ComboBox<>();
     private final VBox preview = new VBox(8);
-    private final Button set = new Button("Set it all");
-    private final Button later = new Button("Plan it for later");
+    private final Button set;
+    private final Button later;
     private @Nullable Readdressing readdressing;
     private OpenDocument.@Nullable Notice told;
 
@@ -59,16 +64,18 @@ abstract class ReaddressPage extends VBox {
      * The page.
      *
      * @param name begins the ids of its nodes
-     * @param all whether it may be done to all segments together
+     * @param where which segments it is about
      */
-    ReaddressPage(OpenDocument document, Runnable away, String name, String title, boolean all) {
-        super(10);
+    ReaddressPage(OpenDocument document, Runnable away, String name, String title, Where where) {
+        super(title, away);
         this.document = document;
-        this.away = away;
+        this.where = where;
+        set = action("Set it all", name + "-set", () -> done(false));
+        later = action("Plan it for later", name + "-later", () -> done(true));
         this.plan = document.plan();
         this.name = name;
         plan.segments().forEach(s -> segments.getItems().add(s.name()));
-        if (all && plan.segments().size() > 1) {
+        if (where == Where.ONE_OR_ALL && plan.segments().size() > 1) {
             segments.getItems().add(EVERYWHERE);
         }
         segments.getSelectionModel().selectFirst();
@@ -83,30 +90,20 @@ abstract class ReaddressPage extends VBox {
         mine.setId(name + "-mine");
         mine.setAccessibleText("The computer you sit at");
         mine.setOnAction(e -> clear());
-        getChildren().add(Texts.of(title, "title"));
-        setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                leave();
-                e.consume();
-            }
-        });
     }
 
     /** Puts the page together: what is chosen beside the segment, and what has a line of its own. */
     final void build(List<Node> choices, List<Node> more, String hint) {
-        Button show = action(new Button("Show what changes"), "show", this::work);
-        action(set, "set", () -> done(false));
-        action(later, "later", () -> done(true));
-        Button leave = new Button("Leave it as it was");
-        leave.getStyleClass().add("quiet");
-        leave.setId(name + "-leave");
-        leave.setOnAction(e -> leave());
+        Button show = action("Show what changes", name + "-show", this::work);
+        Button leave = back(name + "-leave", "Leave it as it was");
         ScrollPane scroll = new ScrollPane(preview);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        HBox first = row(Texts.of("Segment", "soft"), segments);
-        first.getChildren().addAll(choices);
-        getChildren().add(first);
+        if (where != Where.NOWHERE) {
+            HBox first = row(Texts.of("Segment", "soft"), segments);
+            first.getChildren().addAll(choices);
+            getChildren().add(first);
+        }
         if (!more.isEmpty()) {
             getChildren().add(row(more.toArray(Node[]::new)));
         }
@@ -116,7 +113,7 @@ abstract class ReaddressPage extends VBox {
     }
 
     /** How the new addresses are found, as chosen now; what is returned is run in the background, and may refuse. */
-    abstract Function<Plan, Worked> asked(Segment segment, Optional<HostId> mine);
+    abstract Function<Plan, Worked> asked(@Nullable Segment segment, Optional<HostId> mine);
 
     /** What to say where nothing changes. */
     abstract String nothing();
@@ -130,19 +127,6 @@ abstract class ReaddressPage extends VBox {
         segments.setValue(segment);
     }
 
-    static HBox row(Node... nodes) {
-        HBox row = new HBox(10, nodes);
-        row.setAlignment(Pos.CENTER_LEFT);
-        return row;
-    }
-
-    private Button action(Button button, String id, Runnable work) {
-        button.getStyleClass().add("action");
-        button.setId(name + "-" + id);
-        button.setOnAction(e -> work.run());
-        return button;
-    }
-
     final void clear() {
         readdressing = null;
         preview.getChildren().clear();
@@ -150,9 +134,10 @@ abstract class ReaddressPage extends VBox {
         later.setDisable(true);
     }
 
-    private void leave() {
+    @Override
+    final void leave() {
         mended();
-        away.run();
+        super.leave();
     }
 
     private void refuse(String why) {
@@ -182,7 +167,7 @@ abstract class ReaddressPage extends VBox {
         Optional<Segment> segment = plan.segments().stream()
                 .filter(s -> everywhere() || s.name().equals(segments.getValue()))
                 .findFirst();
-        if (report == null || segment.isEmpty()) {
+        if (report == null || (segment.isEmpty() && where != Where.NOWHERE)) {
             document.tell("There is no segment yet.");
             return;
         }
@@ -190,7 +175,13 @@ abstract class ReaddressPage extends VBox {
                 .filter(h -> h.name().equals(mine.getValue()))
                 .map(Host::id)
                 .findFirst();
-        Function<Plan, Worked> asked = asked(segment.get(), computer);
+        Function<Plan, Worked> asked;
+        try {
+            asked = asked(segment.orElse(null), computer);
+        } catch (IllegalArgumentException e) {
+            refuse(String.valueOf(e.getMessage()));
+            return;
+        }
         document.derive(
                 report,
                 r -> {

@@ -2,14 +2,19 @@ package zentrel.app.addresses;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import zentrel.address.Scheme;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.SpecialAddresses;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterAddress;
 import zentrel.plan.AdapterKind;
+import zentrel.plan.Host;
+import zentrel.plan.HostKind;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Segment;
 
@@ -22,9 +27,28 @@ import zentrel.plan.Segment;
  * @param before pins of the subnet to the left of the stretch
  * @param after pins of the subnet to its right
  */
-record Ruler(Segment segment, Ipv4Address first, int bits, List<Pin> pins, List<Pin> off, int before, int after) {
-    /** One address of one adapter. */
-    record Pin(Adapter adapter, HostAddress address, String name) {}
+record Ruler(
+        Segment segment,
+        Ipv4Address first,
+        int bits,
+        List<Pin> pins,
+        List<Pin> off,
+        int before,
+        int after,
+        List<Band> bands) {
+    /**
+     * One address of one adapter.
+     *
+     * @param at which of its addresses it is, from 0
+     */
+    record Pin(Adapter adapter, int at, HostAddress address, String name, HostKind kind) {}
+
+    /**
+     * Neighbours of one kind, or what a DHCP server gives out.
+     *
+     * @param count how many boxes, or how many addresses of a pool
+     */
+    record Band(String title, Ipv4Address first, Ipv4Address last, long count, boolean pool) {}
 
     /** A stretch that somebody zoomed to. */
     record View(Ipv4Address first, int bits) {}
@@ -36,9 +60,9 @@ record Ruler(Segment segment, Ipv4Address first, int bits, List<Pin> pins, List<
         List<Pin> all = new ArrayList<>();
         for (Adapter adapter : index.adaptersOn(segment.id())) {
             if (adapter.kind() != AdapterKind.LOOPBACK) {
-                for (AdapterAddress a : adapter.addresses()) {
-                    all.add(new Pin(
-                            adapter, a.inForce(), index.hostOf(adapter.id()).name()));
+                Host host = index.hostOf(adapter.id());
+                for (int i = 0; i < adapter.addresses().size(); i++) {
+                    all.add(new Pin(adapter, i, adapter.addresses().get(i).inForce(), host.name(), host.kind()));
                 }
             }
         }
@@ -77,7 +101,91 @@ record Ruler(Segment segment, Ipv4Address first, int bits, List<Pin> pins, List<
                 seen,
                 off,
                 (int) on.stream().filter(p -> at(p) < left).count(),
-                (int) on.stream().filter(p -> at(p) >= right).count());
+                (int) on.stream().filter(p -> at(p) >= right).count(),
+                bands(index, segment, on));
+    }
+
+    /** Runs of one kind in the order of their addresses, of three boxes and more; and the pools. */
+    private static List<Band> bands(PlanIndex index, Segment segment, List<Pin> on) {
+        List<Band> bands = new ArrayList<>();
+        for (int from = 0; from < on.size(); ) {
+            int to = from;
+            while (to + 1 < on.size() && on.get(to + 1).kind() == on.get(from).kind()) {
+                to++;
+            }
+            if (to - from >= 2) {
+                bands.add(new Band(
+                        Scheme.title(on.get(from).kind()),
+                        on.get(from).address().address(),
+                        on.get(to).address().address(),
+                        to - from + 1,
+                        false));
+            }
+            from = to + 1;
+        }
+        for (Adapter adapter : index.adaptersOn(segment.id())) {
+            adapter.serving().ifPresent(s -> bands.add(new Band("DHCP pool", s.first(), s.last(), s.size(), true)));
+        }
+        bands.sort(Comparator.comparing(Band::first));
+        return bands;
+    }
+
+    /** The number after the last address shown. */
+    long end() {
+        return Integer.toUnsignedLong(first.bits()) + (1L << bits);
+    }
+
+    /**
+     * The address that a pin snaps to where it is dragged: the free one behind a neighbour that is near, else the start of the
+     * roundest block there.
+     *
+     * @param place 0 at the left edge, 1 at the right
+     * @param near how much of the width is near
+     */
+    Ipv4Address snapped(Pin pin, double place, double near) {
+        long start = Integer.toUnsignedLong(first.bits());
+        double reach = near * (1L << bits);
+        long wanted = Math.min(end() - 1, start + (long) (place * (1L << bits)));
+        if (reach < 1) {
+            return nextFree(pin, new Ipv4Address((int) wanted), 1, 0); // each address has room of its own
+        }
+        Optional<Pin> neighbour = pins.stream()
+                .filter(p -> !p.equals(pin) && Math.abs(at(p) - wanted) <= reach)
+                .min(Comparator.comparingLong(p -> Math.abs(at(p) - wanted)));
+        if (neighbour.isPresent()) {
+            return nextFree(pin, neighbour.get().address().address(), 1, 1);
+        }
+        long round = wanted;
+        for (int zeros = 1; zeros < bits; zeros++) {
+            long candidate = Math.round(wanted / (double) (1L << zeros)) << zeros;
+            if (Math.abs(candidate - wanted) <= reach && candidate >= start && candidate < end()) {
+                round = candidate;
+            }
+        }
+        return nextFree(pin, new Ipv4Address((int) round), 1, (round & 255) == 0 ? 1 : 0);
+    }
+
+    /**
+     * The next address from another one that a host may have and nobody else has; the old one where there is none.
+     *
+     * @param direction 1 upwards, -1 downwards
+     * @param by how far to go at first
+     */
+    Ipv4Address nextFree(Pin pin, Ipv4Address from, int direction, int by) {
+        Subnet subnet = subnet();
+        Set<Ipv4Address> taken = new HashSet<>();
+        pins.forEach(p -> taken.add(p.address().address()));
+        taken.remove(pin.address().address());
+        Ipv4Address at = from.plus(direction * by);
+        for (int tries = 0; tries <= pins.size() + 2 && subnet.contains(at); tries++) {
+            boolean host = SpecialAddresses.notOnANetwork(new HostAddress(at, subnet.prefixLength()))
+                    .isEmpty();
+            if (host && !taken.contains(at)) {
+                return at;
+            }
+            at = at.plus(direction);
+        }
+        return pin.address().address();
     }
 
     private static long at(Pin pin) {

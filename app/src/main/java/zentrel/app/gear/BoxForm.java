@@ -187,6 +187,31 @@ final class BoxForm extends VBox {
                 adapter.gateway().map(Ipv4Address::toString).orElse(""));
         TextField mac = text(
                 "Hardware address", adapter.id().value() + "-mac", adapter.mac().orElse(""));
+        TextField routes = text(
+                "Routes",
+                adapter.id().value() + "-routes",
+                String.join(", ", adapter.routes().stream().map(Route::text).toList()));
+        routes.setPromptText("10.90.0.0/16 by 10.41.0.9, …");
+        TextField metric = text(
+                "Metric",
+                adapter.id().value() + "-metric",
+                adapter.metric().map(String::valueOf).orElse(""));
+        TextField pool = text(
+                "Gives out by DHCP",
+                adapter.id().value() + "-pool",
+                adapter.serves().map(s -> s.first() + " to " + s.last()).orElse(""));
+        pool.setPromptText("10.41.200.1 to 10.41.200.99");
+        CheckBox serving = tick(
+                "DHCP server is on",
+                adapter.id().value() + "-serving",
+                adapter.serves().map(s -> s.enabled().inForce()).orElse(true));
+        CheckBox pinned = tick("Keeps its address", adapter.id().value() + "-pinned", adapter.pinned());
+        changes.add(p -> p.withAdapter(
+                adapter.id(),
+                a -> a.withRoutes(Route.parse(routes.getText()))
+                        .withMetric(metric(metric.getText()))
+                        .withServes(served(adapter, pool.getText(), serving.isSelected()))
+                        .withPinned(pinned.isSelected())));
         changes.add(p -> p.withAdapter(adapter.id(), a -> told(a, gateway.getText(), mac.getText())));
         changes.add(p -> {
             Plan next = p;
@@ -203,6 +228,34 @@ final class BoxForm extends VBox {
                     ? next
                     : next.withAdapter(adapter.id(), a -> a.withCarrier(plugged.isSelected()));
         });
+    }
+
+    private static Optional<Integer> metric(String text) {
+        String plain = text.strip();
+        if (plain.isEmpty()) {
+            return Optional.empty();
+        }
+        if (!plain.matches("\\d{1,9}")) {
+            throw new IllegalArgumentException("\"" + plain + "\" is no metric; a whole number is, the lowest first.");
+        }
+        return Optional.of(Integer.parseInt(plain));
+    }
+
+    private static Optional<DhcpServer> served(Adapter adapter, String text, boolean on) {
+        String plain = text.strip();
+        if (plain.isEmpty()) {
+            return Optional.empty();
+        }
+        String[] ends = plain.split("\\s+to\\s+|\\s*-\\s*", -1);
+        if (ends.length != 2) {
+            throw new IllegalArgumentException("\"" + plain
+                    + "\" is no pool; write its first and last address, as in 10.41.200.1 to 10.41.200.99.");
+        }
+        Setting<Boolean> enabled = adapter.serves()
+                .map(DhcpServer::enabled)
+                .filter(e -> e.inForce() == on)
+                .orElse(Setting.of(on));
+        return Optional.of(new DhcpServer(enabled, Ipv4Address.parse(ends[0]), Ipv4Address.parse(ends[1])));
     }
 
     private static Adapter told(Adapter a, String gateway, String mac) {

@@ -72,7 +72,8 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
                     a.kind().word()
                             + a.segment()
                                     .map(x -> " · on " + index.segment(x).name())
-                                    .orElse(" · on no segment"),
+                                    .orElse(" · on no segment")
+                            + comes(index, a),
                     fedBy,
                     feeds);
         }
@@ -89,6 +90,21 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
             return facts(l.name(), "DMX line from " + index.name(l.port()), fedBy, feeds);
         }
         return facts(index.name(id), "", fedBy, feeds);
+    }
+
+    /** How it comes by its address, and how long that takes where it takes one by itself. */
+    private static String comes(PlanIndex index, Adapter a) {
+        boolean asks = a.addresses().stream().anyMatch(x -> x.origin() == AddressOrigin.DHCP);
+        int waits = index.profileOf(index.hostOf(a.id()))
+                .flatMap(p -> p.adapters().stream()
+                        .filter(x -> x.name().equals(a.name()))
+                        .findFirst())
+                .map(ProfileAdapter::waits)
+                .orElse(ProfileAdapter.Waits.USUAL)
+                .together();
+        return (asks ? " · asks for its address; without a server it has one of its own after " + waits + " s" : "")
+                + a.serving().map(s -> " · gives out " + s.pool()).orElse("")
+                + (a.pinned() ? " · pinned" : "");
     }
 
     private static Facts facts(String title, String line, Set<String> fedBy, Set<String> feeds) {

@@ -1,0 +1,55 @@
+package zentrel.app.addresses;
+
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import zentrel.app.look.Texts;
+
+/** A page in place of the rulers: a title, and Esc leads back. */
+abstract class Page extends VBox {
+    private final Runnable away;
+
+    Page(String title, Runnable away) {
+        super(10);
+        this.away = away;
+        getChildren().add(Texts.of(title, "title"));
+        setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                leave();
+                e.consume();
+            }
+        });
+    }
+
+    /** Goes back to the rulers. A page that does something until then ends it here. */
+    void leave() {
+        away.run();
+    }
+
+    /** The button that leads back. */
+    final Button back(String id, String text) {
+        Button back = new Button(text);
+        back.getStyleClass().add("quiet");
+        back.setId(id);
+        back.setOnAction(e -> leave());
+        return back;
+    }
+
+    static Button action(String text, String id, Runnable work) {
+        Button button = new Button(text);
+        button.getStyleClass().add("action");
+        button.setId(id);
+        button.setMinWidth(USE_PREF_SIZE); // what stands beside it gives way
+        button.setOnAction(e -> work.run());
+        return button;
+    }
+
+    static HBox row(Node... nodes) {
+        HBox row = new HBox(10, nodes);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+}

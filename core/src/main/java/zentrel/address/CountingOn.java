@@ -1,0 +1,56 @@
+package zentrel.address;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.FreeAddress;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+
+/** Several adapters numbered one after the other. */
+public final class CountingOn {
+    private CountingOn() {}
+
+    /**
+     * The first adapter gets the address, each other one the next that nobody else on its segment has.
+     *
+     * @throws IllegalArgumentException with a sentence, where the range ends before all have one
+     */
+    public static Readdressing of(Plan plan, List<AdapterId> adapters, HostAddress first) {
+        Set<AdapterId> chosen = new HashSet<>(adapters);
+        Set<Ipv4Address> taken = new HashSet<>();
+        for (AdapterId id : chosen) {
+            plan.index().adapter(id).segment().stream()
+                    .flatMap(s -> plan.index().adaptersOn(s).stream())
+                    .filter(a -> !chosen.contains(a.id()))
+                    .flatMap(a -> a.addresses().stream())
+                    .forEach(a -> taken.add(a.inForce().address()));
+        }
+        List<Readdressing.Change> changes = new ArrayList<>();
+        Ipv4Address next = first.address();
+        for (AdapterId id : adapters) {
+            Optional<HostAddress> before =
+                    plan.index().adapter(id).addresses().stream().findFirst().map(AdapterAddress::inForce);
+            changes.add(new Readdressing.Change(
+                    id, plan.index().name(id), before, new HostAddress(next, first.prefixLength()), true));
+            taken.add(next);
+            if (changes.size() < adapters.size()) {
+                Ipv4Address from = next;
+                next = FreeAddress.after(from, first.subnet(), taken)
+                        .filter(a -> a.compareTo(from) > 0)
+                        .orElseThrow(() -> new IllegalArgumentException("From " + first.address() + " " + first.subnet()
+                                + " has no " + adapters.size() + " free addresses."));
+            }
+        }
+        return Readdressing.of(
+                plan,
+                "Number " + adapters.size() + " adapters from " + first.address(),
+                changes,
+                Optional.empty(),
+                List.of(),
+                p -> p);
+    }
+}
