@@ -90,7 +90,7 @@ final class LineLoads extends PathRule {
                     Optional.empty(),
                     List.of(),
                     Firewall.OPEN,
-                    false));
+                    SourceCheck.NONE));
             List<Line> lines = new ArrayList<>(p.lines());
             lines.addAll(branches);
             List<Fixture> hung = new ArrayList<>(p.fixtures());

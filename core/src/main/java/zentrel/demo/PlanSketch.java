@@ -83,7 +83,7 @@ public final class PlanSketch {
                 Optional.of(profile),
                 List.of(adapters),
                 Firewall.OPEN,
-                false));
+                SourceCheck.NONE));
         return this;
     }
 

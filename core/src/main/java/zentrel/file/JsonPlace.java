@@ -143,6 +143,10 @@ final class JsonPlace {
         return map;
     }
 
+    boolean isBoolean() {
+        return node.isBoolean();
+    }
+
     boolean isText() {
         return node.isTextual();
     }

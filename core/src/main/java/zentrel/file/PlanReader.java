@@ -278,6 +278,11 @@ public final class PlanReader {
                 p.bool("isolated", false));
     }
 
+    /** A word, or as older files have it whether there is any check. */
+    private static SourceCheck sourceCheck(JsonPlace place) {
+        return place.isBoolean() ? place.bool() ? SourceCheck.LOOSE : SourceCheck.NONE : place.word(SourceCheck.class);
+    }
+
     private Host host(JsonPlace p) {
         HostId id = declare(p, HostId::new, HostId.class);
         HostKind kind = p.word("kind", HostKind.class, HostKind.OTHER);
@@ -293,7 +298,7 @@ public final class PlanReader {
                 p.optional("profile").map(JsonPlace::text),
                 all(p, "adapters", this::adapter),
                 p.optional("firewall").map(this::firewall).orElse(Firewall.OPEN),
-                p.bool("sourceCheck", false),
+                p.optional("sourceCheck").map(PlanReader::sourceCheck).orElse(SourceCheck.NONE),
                 p.optional("power").map(this::power).orElse(Power.ON));
     }
 

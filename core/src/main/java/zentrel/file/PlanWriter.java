@@ -194,7 +194,9 @@ public final class PlanWriter {
         text(n, "place", h.place(), "");
         word(n, "system", h.system(), h.kind() == HostKind.COMPUTER ? OperatingSystem.LINUX : OperatingSystem.FIRMWARE);
         h.profile().ifPresent(x -> n.put("profile", x));
-        flag(n, "sourceCheck", h.sourceCheck(), false);
+        if (h.sourceCheck() != SourceCheck.NONE) {
+            n.put("sourceCheck", h.sourceCheck().word());
+        }
         if (!h.firewall().equals(Firewall.OPEN)) {
             ObjectNode f = n.putObject("firewall");
             flag(f, "barsInbound", h.firewall().barsInbound(), false);

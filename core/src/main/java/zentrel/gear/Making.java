@@ -167,7 +167,7 @@ public final class Making {
                 Optional.of(profile.id()),
                 adapters,
                 Firewall.OPEN,
-                false,
+                SourceCheck.NONE,
                 Power.ON);
         hosts.add(host);
         return host;

@@ -49,6 +49,8 @@ public enum Reason {
     SILENT("discovery.silent", NAMED, "universe.not-delivered"),
     /** The sender has no route to the receiver. */
     NO_ROUTE("address.unreachable", NAMED, "address.unreachable"),
+    /** The sender's system sends it by another adapter than the program is bound to, which does not lead there. */
+    ROUTED_ELSEWHERE("adapter.routed-elsewhere", NAMED, "address.unreachable"),
     /** Sent to those found, and the reply has no route back. */
     REPLY_LOST("discovery.no-return", NAMED, "discovery.no-return"),
     /** Sent to those found, and no port there is on this number. */
@@ -85,6 +87,8 @@ public enum Reason {
     JOINED_ELSEWHERE("adapter.joined-elsewhere", TAKEN, "adapter.wrong"),
     /** The receiver drops sources that it has no route to. */
     SOURCE_CHECK("host.source-check", TAKEN, "address.unreachable"),
+    /** What is sent to the address of another adapter of the receiver arrives by one that does not take it. */
+    OTHER_ADAPTER("host.other-adapter", TAKEN, "address.unreachable"),
     /** Another adapter of the segment has the receiver's address. */
     DUPLICATE("address.duplicate", TAKEN, "address.duplicate"),
 

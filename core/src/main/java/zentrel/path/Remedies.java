@@ -337,4 +337,11 @@ public final class Remedies {
     static String fixtureLabel(Fixture fixture) {
         return fixture.number().isEmpty() ? fixture.name() : fixture.number() + " " + fixture.name();
     }
+
+    /** Lets a host take what comes from any source that it has a route to. */
+    Edit checkLoosely(Host host) {
+        return new Edit(
+                "Let " + host.name() + " check sources loosely",
+                p -> p.withHost(host.id(), h -> h.withSourceCheck(SourceCheck.LOOSE)));
+    }
 }

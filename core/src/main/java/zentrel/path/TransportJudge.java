@@ -164,17 +164,24 @@ final class TransportJudge {
         PathContext.real(to).stream().filter(a -> contains(listening, a)).forEach(ins::add);
         ins.addAll(PathContext.real(to));
 
-        Pair pair = bind(at(hops, HopKind.BOUND), s, from, to, outs, ins);
+        Pair bound = bind(at(hops, HopKind.BOUND), s, from, to, outs, ins);
+        Optional<Ipv4Address> typed = s.delivery() == Delivery.UNICAST
+                ? s.destinations().stream()
+                        .filter(d -> named.filter(n -> has(n, d)).isPresent())
+                        .findFirst()
+                : Optional.empty();
+        Optional<HostAddress> source = best(bound.out(), bound.in());
+        Pair pair = asRouted(at(hops, HopKind.BOUND), s, from, bound, ins, typed, source);
         Adapter out = pair.out();
         Adapter in = pair.in();
         judgeSender(at(hops, HopKind.UP), from, out);
-        Optional<HostAddress> destination = named.filter(n -> n.equals(in)).isPresent()
-                ? in.addresses().stream()
+        Optional<HostAddress> destination = typed.isPresent()
+                ? named.stream()
+                        .flatMap(n -> n.addresses().stream())
                         .map(AdapterAddress::inForce)
-                        .filter(a -> s.destinations().contains(a.address()))
+                        .filter(a -> a.address().equals(typed.get()))
                         .findFirst()
                 : best(in, out);
-        Optional<HostAddress> source = best(out, in);
         name(at(hops, HopKind.NAMED), s, to, pair, source, destination, named.isPresent());
         carry(at(hops, HopKind.CARRIED), s, from, to, pair);
         take(at(hops, HopKind.TAKEN), s, to, pair, source, destination);
@@ -250,6 +257,44 @@ final class TransportJudge {
             }
         }
         throw new IllegalStateException("Unknown binding " + binding);
+    }
+
+    /**
+     * By which adapter the system really sends: some look into their table of routes although the program is bound to the
+     * address of another adapter, which stays the sender's address.
+     */
+    private Pair asRouted(
+            HopDraft hop,
+            Shipment s,
+            Host from,
+            Pair bound,
+            List<Adapter> ins,
+            Optional<Ipv4Address> typed,
+            Optional<HostAddress> source) {
+        BindingMode mode = s.from().binding(s.send()).mode();
+        boolean toOne = s.delivery() == Delivery.UNICAST || s.delivery() == Delivery.FOUND;
+        if (!from.system().sendsByRoute()
+                || !bound.joined()
+                || !toOne
+                || (mode != BindingMode.ADAPTERS && mode != BindingMode.FIRST)) {
+            return bound;
+        }
+        Optional<Ipv4Address> destination =
+                typed.or(() -> best(bound.in(), bound.out()).map(HostAddress::address));
+        Optional<Adapter> by =
+                destination.flatMap(d -> RouteTable.of(from).to(d)).map(RouteTable.Way::by);
+        if (by.isEmpty() || by.get().equals(bound.out())) {
+            return bound;
+        }
+        Pair real = pair(List.of(by.get()), ins, s.delivery()).orElse(new Pair(by.get(), bound.in(), false));
+        hop.passes(
+                real.out().id(),
+                real.out().name(),
+                s.from().name() + " is bound to " + bound.out().name()
+                        + source.map(a -> ", " + a.address()).orElse("") + ", and the system sends to "
+                        + destination.get()
+                        + " by " + real.out().name() + " all the same, for its subnet is there.");
+        return real;
     }
 
     private Pair leftToSystem(
@@ -498,7 +543,11 @@ final class TransportJudge {
             Pair pair,
             Optional<HostAddress> source,
             Optional<HostAddress> destination) {
-        if (source.isEmpty() || destination.isEmpty() || !pair.joined()) {
+        if (source.isEmpty() || destination.isEmpty()) {
+            return;
+        }
+        if (!pair.joined()) {
+            routedElsewhere(hop, s, to, pair, destination.get());
             return;
         }
         boolean routed = context.routerBetween(pair.out(), pair.in()).isPresent();
@@ -526,6 +575,28 @@ final class TransportJudge {
                             + ", but has no route back, so it is never found. "
                             + capitalised(subnetAdvice(pair.in(), pair)),
                     subnetRemedies(pair.in(), pair));
+        }
+    }
+
+    /** The system sends by an adapter that does not lead there, though the one the program is bound to does. */
+    private void routedElsewhere(HopDraft hop, Shipment s, Host to, Pair pair, HostAddress destination) {
+        Host from = context.index.host(s.from().host());
+        boolean boundLeads = s.from().binding(s.send()).mode() == BindingMode.ADAPTERS
+                && s.from().binding(s.send()).adapters().stream()
+                        .map(context.index::adapter)
+                        .anyMatch(a -> !a.equals(pair.out()) && PathContext.sameSegment(a, pair.in()));
+        if (from.system().sendsByRoute() && boundLeads) {
+            hop.broken(
+                    Reason.ROUTED_ELSEWHERE,
+                    pair.out().id(),
+                    destination.address() + " by " + pair.out().name(),
+                    from.name() + " sends to " + destination.address() + " by its "
+                            + pair.out().name()
+                            + " adapter, whose subnet "
+                            + first(pair.out()).map(a -> a.subnet() + " ").orElse("")
+                            + "covers it, whatever its programs are bound to; " + to.name()
+                            + " is not there. Give that adapter another subnet, or one with a longer mask.",
+                    List.of());
         }
     }
 
@@ -704,8 +775,9 @@ final class TransportJudge {
         if (source.isEmpty() || destination.isEmpty() || !pair.joined()) {
             return;
         }
+        otherAdapter(hop, s, to, in, destination.get());
         if (s.delivery() == Delivery.BROADCAST
-                && !source.get().broadcast().equals(destination.get().broadcast())) {
+                && !takesBroadcast(to, in, source.get().broadcast())) {
             Adapter odd = odd(pair);
             hop.broken(
                     Reason.BROADCAST_DIFFERS,
@@ -718,18 +790,79 @@ final class TransportJudge {
                             + capitalised(subnetAdvice(odd, pair)),
                     subnetRemedies(odd, pair));
         }
-        if (to.sourceCheck() && !PathContext.hasRoute(to, source.get().address())) {
-            hop.broken(
-                    Reason.SOURCE_CHECK,
-                    in.id(),
-                    "no route to " + source.get().address(),
-                    to.name() + " drops what comes from " + source.get().address() + ", to which it has no route. "
-                            + capitalised(subnetAdvice(in, pair)),
-                    subnetRemedies(in, pair));
-        }
+        sourceCheck(hop, to, pair, source.get());
         if ((s.delivery() == Delivery.UNICAST || s.delivery() == Delivery.FOUND)
                 && in.segment().isPresent()) {
             duplicate(hop, in, destination.get());
+        }
+    }
+
+    /** Whether a broadcast address is one of its own; a weak host takes that of any of its adapters by any of them. */
+    private static boolean takesBroadcast(Host to, Adapter in, Ipv4Address broadcast) {
+        return (to.system().takesOnAny() ? PathContext.real(to) : List.of(in))
+                .stream()
+                        .flatMap(a -> a.addresses().stream())
+                        .anyMatch(a -> a.inForce().broadcast().equals(broadcast));
+    }
+
+    /** Sent to the address of one adapter, and arriving by another. */
+    private void otherAdapter(HopDraft hop, Shipment s, Host to, Adapter in, HostAddress destination) {
+        if (has(in, destination.address()) || to.system().takesOnAny()) {
+            return;
+        }
+        Adapter owner = PathContext.real(to).stream()
+                .filter(a -> has(a, destination.address()))
+                .findFirst()
+                .orElse(in);
+        String text = destination.address() + " is the address of " + to.name() + "'s " + owner.name()
+                + " adapter, and what is sent to it arrives by " + in.name()
+                + first(in).map(a -> "; send it to " + a.address() + ".").orElse(".");
+        List<Edit> edits = new ArrayList<>();
+        first(in).ifPresent(own -> {
+            Object signal = context.index.find(s.signal()).orElseThrow();
+            if (signal instanceof ControlLink link) {
+                edits.add(remedies.aim(link, own.address()));
+            } else if (signal instanceof Stream stream) {
+                edits.add(remedies.addToList(stream, own.address()));
+            }
+        });
+        if (to.system() == OperatingSystem.WINDOWS) {
+            hop.broken(Reason.OTHER_ADAPTER, owner.id(), "arrives by " + in.name(), text, edits);
+        } else {
+            hop.atRisk(
+                    Reason.OTHER_ADAPTER,
+                    owner.id(),
+                    "arrives by " + in.name(),
+                    text + " Whether " + to.name() + " takes it there depends on its firmware.",
+                    edits);
+        }
+    }
+
+    /** What a host that checks sources drops (RFC 3704, section 2). */
+    private void sourceCheck(HopDraft hop, Host to, Pair pair, HostAddress source) {
+        Adapter in = pair.in();
+        List<Adapter> back = to.sourceCheck() == SourceCheck.NONE
+                ? List.of()
+                : RouteTable.of(to).best(source.address()).stream()
+                        .map(RouteTable.Way::by)
+                        .toList();
+        if (to.sourceCheck() != SourceCheck.NONE && back.isEmpty()) {
+            hop.broken(
+                    Reason.SOURCE_CHECK,
+                    in.id(),
+                    "no route to " + source.address(),
+                    to.name() + " drops what comes from " + source.address() + ", to which it has no route. "
+                            + capitalised(subnetAdvice(in, pair)),
+                    subnetRemedies(in, pair));
+        } else if (to.sourceCheck() == SourceCheck.STRICT && !back.get(0).equals(in)) {
+            hop.broken(
+                    Reason.SOURCE_CHECK,
+                    in.id(),
+                    "answers by " + back.get(0).name(),
+                    to.name() + " drops what comes from " + source.address() + " by " + in.name()
+                            + ", for it would answer by " + back.get(0).name() + ". Let it check loosely, or "
+                            + subnetAdvice(in, pair),
+                    List.of(remedies.checkLoosely(to)));
         }
     }
 

@@ -8,7 +8,7 @@ import java.util.Optional;
  *
  * @param place where it stands
  * @param profile the id of the profile it was made from, if any
- * @param sourceCheck whether it drops packets from sources that it has no route back to
+ * @param sourceCheck what it does with packets from sources that it would not answer by the same way
  * @param power how it is powered
  */
 public record Host(
@@ -20,7 +20,7 @@ public record Host(
         Optional<String> profile,
         List<Adapter> adapters,
         Firewall firewall,
-        boolean sourceCheck,
+        SourceCheck sourceCheck,
         Power power)
         implements Named {
     /** A box that is switched on, from a supply that nobody has named. */
@@ -33,7 +33,7 @@ public record Host(
             Optional<String> profile,
             List<Adapter> adapters,
             Firewall firewall,
-            boolean sourceCheck) {
+            SourceCheck sourceCheck) {
         this(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, Power.ON);
     }
 
@@ -59,6 +59,10 @@ public record Host(
 
     public Host withProfile(String value) {
         return new Host(id, name, kind, place, system, Optional.of(value), adapters, firewall, sourceCheck, power);
+    }
+
+    public Host withSourceCheck(SourceCheck value) {
+        return new Host(id, name, kind, place, system, profile, adapters, firewall, value, power);
     }
 
     public Host withPower(Power value) {

@@ -149,7 +149,7 @@ final class RandomPlans {
                 java.util.Optional.empty(),
                 List.of(),
                 Firewall.OPEN,
-                false));
+                SourceCheck.NONE));
         List<Cable> cables = new ArrayList<>();
         HostId second = new HostId("hub2");
         boolean chained = random.nextBoolean();
@@ -163,7 +163,7 @@ final class RandomPlans {
                     java.util.Optional.empty(),
                     List.of(),
                     Firewall.OPEN,
-                    false));
+                    SourceCheck.NONE));
             cables.add(new Cable(new CableId("between"), "between", CableKind.NETWORK, hub, second, true));
         }
         for (Adapter adapter : plan.index().adaptersOn(new SegmentId("stream"))) {

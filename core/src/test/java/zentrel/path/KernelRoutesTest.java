@@ -165,7 +165,7 @@ class KernelRoutesTest {
                 Optional.empty(),
                 adapters,
                 Firewall.OPEN,
-                false);
+                SourceCheck.NONE);
     }
 
     private static Ipv4Address neighbour(HostAddress address, Random random) {

@@ -133,7 +133,7 @@ class SignalPathsTest {
                                 h.profile(),
                                 h.adapters(),
                                 h.firewall(),
-                                true))
+                                SourceCheck.LOOSE))
                 .withStream(
                         new StreamId("s3"),
                         s -> s.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.parse("10.77.20.4"))));

@@ -1,0 +1,94 @@
+package zentrel.kernel;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.PrintStream;
+import java.net.DatagramPacket;
+import java.net.DatagramSocket;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.NetworkInterface;
+import java.net.StandardProtocolFamily;
+import java.net.StandardSocketOptions;
+import java.nio.ByteBuffer;
+import java.nio.channels.DatagramChannel;
+import java.nio.charset.StandardCharsets;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One program in a network namespace of a test: it sends and hears as it is told on its standard input, and ends with it.
+ * {@code hear ADAPTER …} opens a socket on all addresses that joins the group on these adapters and prints what arrives; {@code
+ * send TEXT FROM TO} sends from an address, a group by the adapter that has it.
+ */
+public final class KernelPeer {
+    static final int PORT = 6454;
+    static final String GROUP = "239.255.0.1";
+
+    private KernelPeer() {}
+
+    public static void main(String[] args) throws IOException {
+        PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
+        try (BufferedReader in = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8))) {
+            for (String line = in.readLine(); line != null; line = in.readLine()) {
+                String[] words = line.split(" ", -1);
+                try {
+                    if (words[0].equals("hear")) {
+                        hear(words, out);
+                    } else {
+                        send(words);
+                    }
+                    out.println("done");
+                } catch (IOException e) {
+                    out.println("failed " + e.getMessage());
+                }
+            }
+        }
+    }
+
+    private static @Nullable DatagramChannel ear;
+
+    private static void hear(String[] words, PrintStream out) throws IOException {
+        if (ear != null) {
+            ear.close();
+        }
+        DatagramChannel channel = DatagramChannel.open(StandardProtocolFamily.INET);
+        channel.setOption(StandardSocketOptions.SO_REUSEADDR, true);
+        channel.bind(new InetSocketAddress(PORT));
+        for (int i = 1; i < words.length; i++) {
+            NetworkInterface adapter = NetworkInterface.getByName(words[i]);
+            if (adapter != null) {
+                channel.join(InetAddress.getByName(GROUP), adapter);
+            }
+        }
+        ear = channel;
+        Thread thread = new Thread(() -> {
+            ByteBuffer buffer = ByteBuffer.allocate(100);
+            try {
+                while (channel.isOpen()) {
+                    buffer.clear();
+                    channel.receive(buffer);
+                    buffer.flip();
+                    out.println("heard " + StandardCharsets.UTF_8.decode(buffer));
+                }
+            } catch (IOException e) {
+                out.println("closed"); // the next case has begun
+            }
+        });
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    private static void send(String[] words) throws IOException {
+        InetAddress from = InetAddress.getByName(words[2]);
+        InetAddress to = InetAddress.getByName(words[3]);
+        try (DatagramSocket socket = new DatagramSocket(new InetSocketAddress(from, 0))) {
+            socket.setBroadcast(true);
+            if (to.isMulticastAddress()) {
+                socket.setOption(StandardSocketOptions.IP_MULTICAST_IF, NetworkInterface.getByInetAddress(from));
+            }
+            byte[] bytes = words[1].getBytes(StandardCharsets.UTF_8);
+            socket.send(new DatagramPacket(bytes, bytes.length, to, PORT));
+        }
+    }
+}
