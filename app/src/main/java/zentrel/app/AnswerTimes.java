@@ -1,11 +1,8 @@
 package zentrel.app;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.ConcurrentLinkedQueue;
-import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.util.Duration;
@@ -26,7 +23,6 @@ import zentrel.plan.Profile;
 final class AnswerTimes {
     private static final int WARM = 40;
     private static final int COUNTED = 120;
-    private static final int EVERY_MILLIS = 2;
 
     /** How long after the findings the window still draws what they changed. */
     private static final int DRAWN_MILLIS = 50;
@@ -36,10 +32,10 @@ final class AnswerTimes {
 
     private final OpenDocument document;
     private final MainWindow window;
-    private final ConcurrentLinkedQueue<Long> late = new ConcurrentLinkedQueue<>();
+    private final Lateness lateness = new Lateness();
+    private final List<Long> late = new ArrayList<>();
     private final List<Long> findings = new ArrayList<>();
     private final List<Long> idle = new ArrayList<>();
-    private final AtomicBoolean counting = new AtomicBoolean();
     private @Nullable Profile node;
     private int done;
     private long since;
@@ -52,9 +48,7 @@ final class AnswerTimes {
     void start() {
         node = Library.shipped().find("house/node-4").orElseThrow();
         window.showStage(0);
-        Thread asking = new Thread(this::ask, "asking");
-        asking.setDaemon(true);
-        asking.start();
+        lateness.start();
         PauseTransition settle = new PauseTransition(Duration.seconds(3));
         settle.setOnFinished(e -> rest());
         settle.play();
@@ -62,33 +56,15 @@ final class AnswerTimes {
 
     /** Nothing is done: what comes late now is the machine's. */
     private void rest() {
-        counting.set(true);
+        lateness.count(true);
         PauseTransition rest = new PauseTransition(Duration.seconds(3));
         rest.setOnFinished(e -> {
-            counting.set(false);
-            idle.addAll(late);
-            late.clear();
+            lateness.count(false);
+            idle.addAll(lateness.taken());
             document.reportProperty().addListener(o -> Platform.runLater(this::current));
             add();
         });
         rest.play();
-    }
-
-    private void ask() {
-        try {
-            while (true) {
-                long asked = System.nanoTime();
-                boolean counted = counting.get();
-                Platform.runLater(() -> {
-                    if (counted) {
-                        late.add(System.nanoTime() - asked);
-                    }
-                });
-                Thread.sleep(EVERY_MILLIS);
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
     }
 
     /** Called when findings are there: counts how long they took, and adds the next box. */
@@ -107,7 +83,7 @@ final class AnswerTimes {
         }
         PauseTransition drawn = new PauseTransition(Duration.millis(DRAWN_MILLIS));
         drawn.setOnFinished(e -> {
-            counting.set(false); // at rest it answers at once, which is not to be counted in its favour
+            lateness.count(false); // at rest it answers at once, which is not to be counted in its favour
             PauseTransition pause = new PauseTransition(Duration.millis(PAUSE_MILLIS));
             pause.setOnFinished(x -> add());
             pause.play();
@@ -116,7 +92,7 @@ final class AnswerTimes {
     }
 
     private void add() {
-        counting.set(done++ >= WARM);
+        lateness.count(done++ >= WARM);
         since = System.nanoTime();
         Plan plan = document.plan();
         Profile profile = node;
@@ -126,21 +102,15 @@ final class AnswerTimes {
     }
 
     private void print() {
-        long[] answers = late.stream().mapToLong(Long::longValue).sorted().toArray();
-        long[] current = findings.stream().mapToLong(Long::longValue).sorted().toArray();
+        late.addAll(lateness.taken());
         System.out.printf(
                 Locale.ROOT,
                 "answers %.1f %.1f %.1f findings %.1f %.1f idle %.1f%n",
-                at(answers, 0.5),
-                at(answers, 0.99),
-                at(answers, 1),
-                at(current, 0.5),
-                at(current, 0.99),
-                at(idle.stream().mapToLong(Long::longValue).sorted().toArray(), 0.99));
-    }
-
-    private static double at(long[] sorted, double part) {
-        int index = (int) Math.ceil(part * sorted.length) - 1;
-        return Arrays.stream(sorted).skip(Math.max(0, index)).findFirst().orElse(0) / 1e6;
+                Lateness.at(late, 0.5),
+                Lateness.at(late, 0.99),
+                Lateness.at(late, 1),
+                Lateness.at(findings, 0.5),
+                Lateness.at(findings, 0.99),
+                Lateness.at(idle, 0.99));
     }
 }

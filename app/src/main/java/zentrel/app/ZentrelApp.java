@@ -17,7 +17,7 @@ import zentrel.file.LoadedPlan;
 import zentrel.plan.Plan;
 
 /** The JavaFX application. Arguments: a plan file or {@code demo:NAME}, {@code --shots DIR}; for measuring
- * {@code --once} and {@code --answers}. */
+ * {@code --once}, {@code --answers} and {@code --drag}. */
 public final class ZentrelApp extends Application {
     /** How long the window waits for its plan before it opens without, in milliseconds. */
     private static final double PATIENCE_MILLIS = 600;
@@ -44,6 +44,8 @@ public final class ZentrelApp extends Application {
         int shots = arguments.indexOf("--shots");
         if (arguments.contains("--answers")) {
             stage.setOnShown(e -> new AnswerTimes(open, shown).start());
+        } else if (arguments.contains("--drag")) {
+            stage.setOnShown(e -> new DragTimes(shown, stage.getScene()).start());
         } else if (arguments.contains("--once")) {
             open.reportProperty().addListener(o -> endAfterTheNextPictures());
         } else if (shots >= 0 && shots + 1 < arguments.size()) {

@@ -90,4 +90,20 @@ public class AddressBenchmark {
                 .edit()
                 .applyTo(at);
     }
+
+    /** Boxes that share one segment, ten to an octet so that the ruler is full from end to end. */
+    static Plan oneSegment(int boxes) {
+        PlanSketch sketch = new PlanSketch("One segment").segment("s", "Segment", "10.1.0.0/16", false, false);
+        for (int i = 0; i < boxes; i++) {
+            sketch.host(
+                    "h" + i,
+                    "Box " + i,
+                    HostKind.NODE,
+                    "",
+                    OperatingSystem.FIRMWARE,
+                    "none",
+                    PlanSketch.adapter("h" + i, "Net", "s", "10.1." + (i / 10) + "." + (1 + i % 10) + "/16"));
+        }
+        return sketch.plan();
+    }
 }

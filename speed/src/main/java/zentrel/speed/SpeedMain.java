@@ -21,6 +21,7 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
+import zentrel.plan.Plan;
 
 /** Measures and prints: machine, JVM, check and path by JMH, the start of the window beside a trivial one. */
 public final class SpeedMain {
@@ -35,7 +36,7 @@ public final class SpeedMain {
 
     private SpeedMain() {}
 
-    /** The argument is the checkout. */
+    /** The first argument is the checkout; with others only those parts are measured: plans, answers, drag, windows. */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         Path home = Path.of(args.length > 0 ? args[0] : ".");
         System.out.printf(
@@ -47,9 +48,19 @@ public final class SpeedMain {
                 System.getProperty("os.version"));
         System.out.printf(
                 "JVM      %s %s%n", System.getProperty("java.vm.name"), System.getProperty("java.vm.version"));
-        plans();
-        answers(home);
-        windows(home);
+        List<String> parts = args.length > 1 ? List.of(args).subList(1, args.length) : List.of();
+        if (parts.isEmpty() || parts.contains("plans")) {
+            plans();
+        }
+        if (parts.isEmpty() || parts.contains("answers")) {
+            answers(home);
+        }
+        if (parts.isEmpty() || parts.contains("drag")) {
+            drag(home);
+        }
+        if (parts.isEmpty() || parts.contains("windows")) {
+            windows(home);
+        }
     }
 
     private static String cpu() throws IOException {
@@ -106,10 +117,26 @@ public final class SpeedMain {
 
     /** The window with a plan of 500 hosts, to which boxes are added. */
     private static void answers(Path home) throws IOException, InterruptedException {
-        Path folder = Files.createTempDirectory("zentrel-answers");
-        Path file = folder.resolve("large.zentrel.json");
+        String[] f = measured(home, LargePlan.of(500), "answers");
+        System.out.printf(
+                "adding the 501st box and more in the window: it answers after %s ms (median), %s ms (p99), %s ms (most; the same window at rest %s ms at p99); findings after %s ms (median), %s ms (p99)%n",
+                f[1], f[2], f[3], f[8], f[5], f[6]);
+    }
+
+    /** The window with a pin that is dragged among 2,000 others on one ruler. */
+    private static void drag(Path home) throws IOException, InterruptedException {
+        String[] f = measured(home, AddressBenchmark.oneSegment(2000), "drag");
+        System.out.printf(
+                "dragging a pin among 2,000: the window answers after %s ms (median), %s ms (p99), %s ms (most), %s frames, %s places%n",
+                f[1], f[2], f[3], f[5], f[7]);
+    }
+
+    /** Starts the window with a plan and an option to measure; what it prints under the option's name, in words. */
+    private static String[] measured(Path home, Plan plan, String what) throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("zentrel-" + what);
+        Path file = folder.resolve("plan.zentrel.json");
         try {
-            PlanFile.save(LoadedPlan.of(LargePlan.of(500)), file);
+            PlanFile.save(LoadedPlan.of(plan), file);
         } catch (PlanFileException e) {
             throw new IOException(e);
         }
@@ -117,12 +144,13 @@ public final class SpeedMain {
                 List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString()));
         command.addAll(STARTING);
         command.addAll(List.of(
+                "-Dprism.order=sw",
                 "-Dzentrel.home=" + folder,
                 "-cp",
                 home.resolve("app/target/zentrel-app-0.1.0.jar") + ":" + jars(home.resolve("app/target/lib")),
                 "zentrel.app.Launcher",
                 file.toString(),
-                "--answers"));
+                "--" + what));
         Process process = new ProcessBuilder(command)
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
@@ -130,17 +158,14 @@ public final class SpeedMain {
         try (BufferedReader out =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
             for (String line = out.readLine(); line != null; line = out.readLine()) {
-                figures = line.startsWith("answers") ? line : figures;
+                figures = line.startsWith(what) ? line : figures;
             }
         }
         if (!process.waitFor(120, TimeUnit.SECONDS) || figures.isEmpty()) {
             process.destroy();
             throw new IOException("The window gave no figures: " + String.join(" ", command));
         }
-        String[] f = figures.split(" ", -1);
-        System.out.printf(
-                "adding the 501st box and more in the window: it answers after %s ms (median), %s ms (p99), %s ms (most; the same window at rest %s ms at p99); findings after %s ms (median), %s ms (p99)%n",
-                f[1], f[2], f[3], f[8], f[5], f[6]);
+        return figures.split(" ", -1);
     }
 
     // --- the start of the window ---

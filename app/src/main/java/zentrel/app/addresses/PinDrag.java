@@ -1,8 +1,11 @@
 package zentrel.app.addresses;
 
+import javafx.animation.Animation;
+import javafx.animation.PauseTransition;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
+import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
@@ -31,6 +34,9 @@ final class PinDrag {
     private final double base;
     private final Line line = new Line();
     private final Label words = Texts.of("", "strong", "small", "ghost");
+    /** What would break is worked out where the pin rests, so that moving it has the processors for itself. */
+    private final PauseTransition rest = new PauseTransition(Duration.millis(90));
+
     private double start;
     private boolean moved;
     private boolean working;
@@ -50,6 +56,7 @@ final class PinDrag {
         line.setManaged(false);
         words.setManaged(false);
         words.setMouseTransparent(true);
+        rest.setOnFinished(e -> judge());
         words.setId("ruler-ghost");
         words.setAccessibleText("Where the pin would stand");
     }
@@ -90,7 +97,7 @@ final class PinDrag {
         line.setStartY(base);
         line.setEndY(24);
         say("");
-        judge();
+        rest.playFromStart();
     }
 
     private void say(String effect) {
@@ -108,7 +115,7 @@ final class PinDrag {
                 new HostAddress(at, pin.address().prefixLength()));
     }
 
-    /** Asks for one place at a time; where the pin has gone on since, for that one next. */
+    /** Asks for one place at a time. */
     private void judge() {
         if (working || at.equals(judged)) {
             return;
@@ -130,8 +137,8 @@ final class PinDrag {
                     judged = asked;
                     if (asked.equals(at)) {
                         say(effect);
-                    } else {
-                        judge();
+                    } else if (rest.getStatus() != Animation.Status.RUNNING) {
+                        judge(); // it has gone on and rests elsewhere
                     }
                 });
     }
@@ -148,6 +155,7 @@ final class PinDrag {
 
     /** Lets it go back. */
     void leave() {
+        rest.stop();
         pane.getChildren().removeAll(line, words);
     }
 }

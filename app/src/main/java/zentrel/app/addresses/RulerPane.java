@@ -193,6 +193,7 @@ final class RulerPane extends Pane {
     private void pins(int[] levels) {
         Path plain = new Path(); // hundreds of pins nobody looks at in particular are one node
         plain.getStyleClass().add("pin-line");
+        plain.setCache(true); // it stays as it is while a pin is dragged before it
         getChildren().add(plain);
         Ipv4Address last = new Ipv4Address(0);
         for (int i = 0; i < ruler.pins().size(); i++) {
