@@ -283,6 +283,80 @@ class ChangeWindowTest {
         settled(() -> robot.lookup("#address-list").tryQuery().isPresent());
     }
 
+    /** A pin moved by keys, several rows numbered at once, a table taken over: each previewed, each one undo. */
+    @Test
+    void manyAddressesChangeByPinByRowsAndByTable(FxRobot robot) {
+        Plan ready = plan();
+        AdapterId pergola = new AdapterId("pergola-controller.network");
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
+        settled(() -> robot.lookup("#address-more").tryQuery().isPresent());
+        fx(() -> {
+            robot.lookup((javafx.scene.Node n) -> n.getStyleClass().contains("pin") && pergola.equals(n.getUserData()))
+                    .query()
+                    .requestFocus();
+            return true;
+        });
+        robot.push(KeyCode.SHIFT, KeyCode.RIGHT);
+        robot.push(KeyCode.SHIFT, KeyCode.RIGHT);
+        settled(() -> robot.lookup("#ruler-ghost").queryLabeled().getText().equals("10.41.30.3 · breaks nothing"));
+        assertThat(plan()).as("nothing is changed by looking").isEqualTo(ready);
+        robot.push(KeyCode.ENTER);
+        settled(() -> address(pergola).equals("10.41.30.3/16"));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().equals(ready));
+        var list = robot.lookup("#address-list").queryListView();
+        fx(() -> {
+            list.getSelectionModel().clearSelection();
+            list.getSelectionModel().selectRange(5, 8); // three nodes
+            list.scrollTo(4);
+            list.requestFocus();
+            return true;
+        });
+        robot.push(KeyCode.F2);
+        settled(() -> robot.lookup("#address-field").tryQuery().isPresent());
+        fx(() -> {
+            robot.lookup("#address-field").queryAs(TextInputControl.class).setText("10.41.77.1");
+            return true;
+        });
+        robot.push(KeyCode.ENTER);
+        settled(() -> address(new AdapterId("boathouse-node.network")).equals("10.41.77.3/16"));
+        assertThat(fx(() -> address(new AdapterId("glasshouse-node.network")))).isEqualTo("10.41.77.1/16");
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().equals(ready));
+        fx(() -> {
+            more(robot, "address-import");
+            robot.lookup("#import-text")
+                    .queryAs(TextInputControl.class)
+                    .setText("Name;IP\nJetty node;10.41.22.9\nMoon node;10.41.22.10\n");
+            return true;
+        });
+        settled(() -> !robot.lookup("#import-set").query().isDisabled());
+        assertThat(robot.lookup("Row 3: no box of the plan is called \"Moon node\"")
+                        .tryQuery())
+                .isPresent();
+        fx(() -> {
+            robot.lookup("#import-set").queryButton().fire();
+            return true;
+        });
+        settled(() -> address(new AdapterId("jetty-node.network")).equals("10.41.22.9/16"));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().equals(ready));
+        fx(() -> {
+            more(robot, "address-export");
+            return true;
+        });
+        settled(() -> robot.lookup("#export-text")
+                .queryAs(TextInputControl.class)
+                .getText()
+                .startsWith("Host,Place"));
+        robot.push(KeyCode.ESCAPE);
+        settled(() -> robot.lookup("#address-more").tryQuery().isPresent());
+    }
+
+    private String address(AdapterId id) {
+        return document.plan().index().adapter(id).addresses().get(0).inForce().toString();
+    }
+
     @Test
     void aSegmentMovesByKeyboardAfterItsStepsWereSeen(FxRobot robot) {
         plan();

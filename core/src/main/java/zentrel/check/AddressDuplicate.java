@@ -23,7 +23,7 @@ final class AddressDuplicate extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream().anyMatch(h -> !h.adapters().isEmpty());
+        return context.anyAdapter(a -> true);
     }
 
     @Override

@@ -21,9 +21,7 @@ final class AddressGateway extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream()
-                .flatMap(h -> h.adapters().stream())
-                .anyMatch(a -> a.gateway().isPresent());
+        return context.anyAdapter(a -> a.gateway().isPresent());
     }
 
     @Override

@@ -22,10 +22,7 @@ final class AddressLinkLocalMix extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream()
-                .flatMap(h -> h.adapters().stream())
-                .flatMap(a -> a.addresses().stream())
-                .anyMatch(AddressLinkLocalMix::notSet);
+        return context.anyAdapter(a -> a.addresses().stream().anyMatch(AddressLinkLocalMix::notSet));
     }
 
     private static boolean notSet(AdapterAddress address) {

@@ -20,7 +20,7 @@ final class AddressMaskDiffers extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream().anyMatch(h -> !h.adapters().isEmpty());
+        return context.anyAdapter(a -> true);
     }
 
     @Override

@@ -17,11 +17,7 @@ final class CableMustBeDirect extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream()
-                .anyMatch(h -> context.index()
-                        .profileOf(h)
-                        .filter(p -> !p.direct().isEmpty())
-                        .isPresent());
+        return context.plan().profiles().stream().anyMatch(p -> !p.direct().isEmpty());
     }
 
     @Override

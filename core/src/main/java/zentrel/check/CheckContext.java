@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import zentrel.path.Hop;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
@@ -12,7 +13,9 @@ import zentrel.path.Leg;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.plan.Adapter;
 import zentrel.plan.Fixture;
+import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
@@ -64,6 +67,18 @@ public final class CheckContext {
 
     public SignalPaths signalPaths() {
         return signalPaths;
+    }
+
+    /** Whether there is such an adapter; a plain loop, for every rule asks and a plan may have thousands. */
+    boolean anyAdapter(Predicate<Adapter> such) {
+        for (Host host : plan().hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                if (such.test(adapter)) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     List<Met> met(String rule) {

@@ -18,7 +18,7 @@ final class PowerPoeBudget extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream().anyMatch(h -> poe(context, h).isPresent());
+        return context.plan().profiles().stream().anyMatch(p -> p.poe().isPresent());
     }
 
     private static Optional<ProfilePoe> poe(CheckContext context, Host host) {

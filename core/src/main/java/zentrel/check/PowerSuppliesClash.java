@@ -19,11 +19,7 @@ final class PowerSuppliesClash extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream()
-                .anyMatch(h -> context.index()
-                        .profileOf(h)
-                        .filter(p -> !p.clashes().isEmpty())
-                        .isPresent());
+        return context.plan().profiles().stream().anyMatch(p -> !p.clashes().isEmpty());
     }
 
     @Override

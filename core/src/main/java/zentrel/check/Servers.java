@@ -16,8 +16,6 @@ final class Servers {
     }
 
     static boolean any(CheckContext context) {
-        return context.plan().hosts().stream()
-                .flatMap(h -> h.adapters().stream())
-                .anyMatch(a -> a.serves().isPresent());
+        return context.anyAdapter(a -> a.serves().isPresent());
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -58,8 +59,8 @@ final class AddressList extends ListView<AddressList.Row> {
         setCellFactory(v -> new Cell());
         getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         getSelectionModel().selectedItemProperty().addListener((o, old, row) -> {
-            if (row != null && !refreshing && chosen().size() == 1) {
-                document.select(row.adapter().id());
+            if (row != null && !refreshing) {
+                Platform.runLater(this::selectOne); // a range is chosen row by row, and is whole only then
             }
         });
         setOnKeyPressed(e -> {
@@ -71,6 +72,14 @@ final class AddressList extends ListView<AddressList.Row> {
                 e.consume();
             }
         });
+    }
+
+    /** What stands alone is selected in every picture. */
+    private void selectOne() {
+        List<Row> rows = chosen();
+        if (rows.size() == 1) {
+            document.select(rows.get(0).adapter().id());
+        }
     }
 
     static HBox head() {
