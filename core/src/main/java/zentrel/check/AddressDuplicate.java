@@ -2,12 +2,14 @@ package zentrel.check;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
+import zentrel.plan.AdapterAddress;
 import zentrel.plan.AdapterKind;
 import zentrel.plan.Id;
 import zentrel.plan.Segment;
@@ -30,21 +32,25 @@ final class AddressDuplicate extends PathRule {
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Segment segment : context.plan().segments()) {
+            // most addresses have one holder, and lists are only made for the others
+            Map<Ipv4Address, Adapter> first = new HashMap<>();
             Map<Ipv4Address, List<Adapter>> holders = new TreeMap<>();
             for (Adapter adapter : context.index().adaptersOn(segment.id())) {
-                if (adapter.kind() != AdapterKind.LOOPBACK) {
-                    adapter.addresses().stream()
-                            .map(a -> a.inForce().address())
-                            .distinct()
-                            .forEach(a -> holders.computeIfAbsent(a, k -> new ArrayList<>())
-                                    .add(adapter));
+                if (adapter.kind() == AdapterKind.LOOPBACK) {
+                    continue;
+                }
+                for (AdapterAddress each : adapter.addresses()) {
+                    Ipv4Address address = each.inForce().address();
+                    Adapter other = first.putIfAbsent(address, adapter);
+                    if (other != null && !other.equals(adapter)) {
+                        List<Adapter> all = holders.computeIfAbsent(address, k -> new ArrayList<>(List.of(other)));
+                        if (!all.contains(adapter)) {
+                            all.add(adapter);
+                        }
+                    }
                 }
             }
-            holders.forEach((address, adapters) -> {
-                if (adapters.size() > 1) {
-                    findings.add(duplicate(context, segment, address, adapters));
-                }
-            });
+            holders.forEach((address, adapters) -> findings.add(duplicate(context, segment, address, adapters)));
         }
         return findings;
     }
