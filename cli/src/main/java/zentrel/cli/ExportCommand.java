@@ -11,7 +11,6 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import zentrel.machine.AddressTable;
 import zentrel.machine.HostsFile;
 import zentrel.machine.Reservations;
 import zentrel.plan.Plan;
@@ -20,7 +19,9 @@ import zentrel.plan.Plan;
 @Command(
         name = "export",
         mixinStandardHelpOptions = true,
-        description = "Writes the addresses as DHCP reservations (dnsmasq, kea), a hosts file or a table (csv, xlsx).")
+        description =
+                "Writes the addresses as DHCP reservations (dnsmasq, kea), a hosts file or a table (csv, xlsx); with"
+                        + " --what routes the table of ports and their universes.")
 final class ExportCommand implements Callable<Integer> {
     /** The forms there are. */
     enum Form {
@@ -39,6 +40,14 @@ final class ExportCommand implements Callable<Integer> {
     @SuppressWarnings("NullAway.Init")
     private Form form;
 
+    @Option(
+            names = "--what",
+            paramLabel = "WHAT",
+            defaultValue = "addresses",
+            description = "What a table is of: addresses (default) or routes.")
+    @SuppressWarnings("NullAway.Init")
+    private Tables.What what;
+
     @Option(names = "-o", paramLabel = "FILE", description = "Where to write it, which must not be there yet.")
     private @Nullable Path file;
 
@@ -53,8 +62,8 @@ final class ExportCommand implements Callable<Integer> {
             case dnsmasq -> text(Reservations.of(opened).dnsmasq());
             case kea -> text(Reservations.of(opened).kea());
             case hosts -> text(HostsFile.of(opened));
-            case csv -> text(AddressTable.of(opened).csv());
-            case xlsx -> AddressTable.of(opened).workbook("Addresses");
+            case csv -> text(what.of(opened).csv());
+            case xlsx -> what.of(opened).workbook(what.title());
         };
         if (file == null) {
             if (form == Form.xlsx) {

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -18,8 +19,10 @@ import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.ipv4.HostAddress;
+import zentrel.plan.Edit;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
+import zentrel.universe.RoutingTable;
 
 /** {@code zentrel import PLAN TABLE [-o OUT]}: a table of addresses taken over into a plan. */
 @Command(
@@ -37,6 +40,14 @@ final class ImportCommand implements Callable<Integer> {
     private String table;
 
     @Option(
+            names = "--what",
+            paramLabel = "WHAT",
+            defaultValue = "addresses",
+            description = "What the table is of: addresses (default) or routes.")
+    @SuppressWarnings("NullAway.Init")
+    private Tables.What what;
+
+    @Option(
             names = {"-o", "--output"},
             paramLabel = "OUT",
             description = "The plan file to write.")
@@ -49,23 +60,20 @@ final class ImportCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal {
         LoadedPlan loaded = PlanArgument.open(plan);
+        TextTable rows;
         AddressImport taken;
         try {
-            TextTable rows = TextTable.read(Path.of(table));
+            rows = TextTable.read(Path.of(table));
+            if (what == Tables.What.routes) {
+                return routes(loaded, RoutingTable.take(loaded.plan(), rows));
+            }
             taken = AddressImport.of(loaded.plan(), rows, AddressImport.guess(loaded.plan(), rows), Optional.empty());
         } catch (IOException | InvalidPathException e) {
             throw new Refusal("The table " + table + " cannot be read: " + e.getMessage() + ".", e);
         } catch (IllegalArgumentException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
-        if (output != null) {
-            try {
-                PlanFile.save(
-                        new LoadedPlan(taken.readdressing().edit().applyTo(loaded.plan()), loaded.unknown()), output);
-            } catch (PlanFileException e) {
-                throw new Refusal(String.valueOf(e.getMessage()), e);
-            }
-        }
+        save(loaded, taken.readdressing().edit());
         if (out.json) {
             out.json(json(taken));
         } else {
@@ -82,6 +90,39 @@ final class ImportCommand implements Callable<Integer> {
         return taken.leftOut().isEmpty() ? 0 : 1;
     }
 
+    private void save(LoadedPlan loaded, Edit edit) throws Refusal {
+        if (output != null) {
+            try {
+                PlanFile.save(new LoadedPlan(edit.applyTo(loaded.plan()), loaded.unknown()), output);
+            } catch (PlanFileException e) {
+                throw new Refusal(String.valueOf(e.getMessage()), e);
+            }
+        }
+    }
+
+    private int routes(LoadedPlan loaded, RoutingTable.Taken taken) throws Refusal {
+        save(loaded, taken.edit());
+        if (out.json) {
+            ObjectNode root = Output.JSON.objectNode();
+            ArrayNode changes = root.putArray("changes");
+            taken.changes().forEach(changes::add);
+            root.put("same", taken.same());
+            leftOut(root, taken.leftOut());
+            out.json(root);
+        } else {
+            taken.changes().forEach(out::line);
+            taken.leftOut().stream().map(LeftOut::text).forEach(out::line);
+            out.line(taken.changes().size() + " ports change, " + taken.same() + " rows are as in the plan, "
+                    + taken.leftOut().size() + " were left out.");
+        }
+        return taken.leftOut().isEmpty() ? 0 : 1;
+    }
+
+    private static void leftOut(ObjectNode root, List<LeftOut> rows) {
+        ArrayNode leftOut = root.putArray("leftOut");
+        rows.forEach(l -> leftOut.addObject().put("row", l.row()).put("why", l.why()));
+    }
+
     private static ObjectNode json(AddressImport taken) {
         ObjectNode root = Output.JSON.objectNode();
         ArrayNode changes = root.putArray("changes");
@@ -95,8 +136,7 @@ final class ImportCommand implements Callable<Integer> {
         taken.readdressing().warnings().forEach(warnings::add);
         root.put("facts", taken.facts());
         root.put("same", taken.same());
-        ArrayNode leftOut = root.putArray("leftOut");
-        taken.leftOut().forEach(l -> leftOut.addObject().put("row", l.row()).put("why", l.why()));
+        leftOut(root, taken.leftOut());
         return root;
     }
 }

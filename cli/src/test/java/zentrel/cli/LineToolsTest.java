@@ -155,6 +155,37 @@ class LineToolsTest {
         assertThat(run("export", "demo:ready", "--as", "moon").exit()).isEqualTo(2);
     }
 
+    /** "May I add 60 universes?", "what happens if the primary dies?", "why is it dark?": asked and answered. */
+    @Test
+    void loadContestsAndTheNextLook() {
+        Result load = run("load", "demo:ready", "--json");
+        assertThat(load.exit()).isZero();
+        double before = load.json().get("links").get(0).get("part").asDouble();
+        Result more = run("load", "demo:ready", "--add", "300", "--from", "hut desk", "--json");
+        assertThat(more.exit()).as("too much").isEqualTo(1);
+        assertThat(more.json().get("links").get(0).get("part").asDouble()).isGreaterThan(before + 0.5);
+        assertThat(run("load", "demo:ready", "--add", "3").err()).contains("Say which program would send them");
+        Result wins = run("who-wins", "demo:ready", "--universe", "u1", "--json");
+        assertThat(wins.exit()).isZero();
+        assertThat(wins.json().get(0).get("failures").get(0).get("seconds").asDouble())
+                .isEqualTo(10);
+        assertThat(run("who-wins", "demo:ready", "--universe", "moon").exit()).isEqualTo(2);
+        Result look = run("next-look", "demo:draft", "boathouse-node.p1", "--saw", "6=yes", "--saw", "8=no", "--json");
+        assertThat(look.exit()).isZero();
+        assertThat(look.json().get("left")).hasSize(2);
+        assertThat(look.json().get("next").get("hop").asInt()).isEqualTo(7);
+        Result found = run(
+                "next-look", "demo:draft", "boathouse-node.p1", "--saw", "6=yes", "--saw", "8=no", "--saw", "7=yes");
+        assertThat(found.exit()).as("nothing more to look at").isEqualTo(1);
+        assertThat(found.out()).startsWith("It dies at hop 8 (numbers agree).");
+        for (String wrong : List.of("8", "0=yes", "8=perhaps", "99=no")) {
+            assertThat(run("next-look", "demo:draft", "boathouse-node.p1", "--saw", wrong)
+                            .exit())
+                    .isEqualTo(2);
+        }
+        assertThat(run("next-look", "demo:draft", "moon").exit()).isEqualTo(2);
+    }
+
     /** A workbook goes out, one cell of it is another address, and it comes back; nothing is written where nobody says where. */
     @Test
     void aTableGoesOutAndComesBack() throws IOException {
@@ -189,12 +220,12 @@ class LineToolsTest {
         assertThat(people.exit()).isZero();
         assertThat(people.out()).startsWith("# The rules").contains("## address.duplicate", "## universe.over-limit");
         Result programs = run("rules", "--json");
-        assertThat(programs.json()).hasSize(50);
+        assertThat(programs.json()).hasSize(55);
         for (JsonNode rule : programs.json()) {
             assertThat(rule.fieldNames()).toIterable().containsExactly("rule", "title", "why");
             assertThat(people.out()).contains("## " + rule.get("rule").asText() + "\n");
         }
-        assertThat(run("check", "demo:draft", "--json").json().get("rules")).hasSize(50);
+        assertThat(run("check", "demo:draft", "--json").json().get("rules")).hasSize(55);
     }
 
     @Test

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
+import zentrel.load.Load;
 import zentrel.path.Hop;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
@@ -28,6 +30,7 @@ public final class CheckContext {
     private final SignalPaths signalPaths;
     private final List<SignalPath> paths;
     private final Map<String, List<Met>> metByRule = new HashMap<>();
+    private volatile @Nullable Load load;
 
     CheckContext(SignalPaths signalPaths) {
         this.signalPaths = signalPaths;
@@ -79,6 +82,18 @@ public final class CheckContext {
             }
         }
         return false;
+    }
+
+    /** What the streams come to on each cable; worked out when a rule asks for it first. */
+    Load load() {
+        Load known = load;
+        if (known == null) {
+            synchronized (this) {
+                known = load == null ? Load.of(signalPaths) : load;
+                load = known;
+            }
+        }
+        return known;
     }
 
     List<Met> met(String rule) {

@@ -239,7 +239,7 @@ public final class Remedies {
     }
 
     /** Sends the stream's universe by the other protocol as well. */
-    Edit alsoSend(Stream stream, Port port, Protocol protocol) {
+    public Edit alsoSend(Stream stream, Port port, Protocol protocol) {
         int wire = port.wire()
                 .map(Setting::inForce)
                 .filter(protocol::carries)

@@ -163,12 +163,12 @@ public final class PlanIndex {
 
     /** Whether anything of the plan has this text as its id. */
     boolean holds(String text) {
-        for (Function<String, Id> kind : KINDS) {
-            if (byId.containsKey(kind.apply(text))) {
-                return true;
-            }
-        }
-        return false;
+        return idOf(text).isPresent();
+    }
+
+    /** The id of whatever of the plan is called so. */
+    public Optional<Id> idOf(String text) {
+        return KINDS.stream().map(k -> k.apply(text)).filter(byId::containsKey).findFirst();
     }
 
     /** Whatever has this id, if the plan holds it. */

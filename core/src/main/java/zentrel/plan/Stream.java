@@ -118,4 +118,21 @@ public record Stream(
                 ratePerSecond,
                 value);
     }
+
+    public Stream withRate(double value) {
+        return new Stream(
+                id,
+                application,
+                universe,
+                protocol,
+                enabled,
+                standby,
+                label,
+                wire,
+                delivery,
+                to,
+                priority,
+                value,
+                preview);
+    }
 }

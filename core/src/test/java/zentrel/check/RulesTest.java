@@ -99,6 +99,31 @@ class RulesTest {
         return PIER.withSegment(new SegmentId(id), change);
     }
 
+    /** Two ports of one page on Port-Addresses of two Sub-Nets, with their source. */
+    private static Plan paged() {
+        return PIER.withPort(
+                        new PortId("a2"), p -> p.withProtocol(Protocol.ARTNET).withWire(102))
+                .withStreams(PIER.streams().stream()
+                        .filter(s -> !s.id().value().equals("s2-spare"))
+                        .map(s -> s.id().value().equals("s2")
+                                ? new zentrel.plan.Stream(
+                                        s.id(),
+                                        s.application(),
+                                        s.universe(),
+                                        Protocol.ARTNET,
+                                        s.enabled(),
+                                        s.standby(),
+                                        s.label(),
+                                        s.wire(),
+                                        Delivery.FOUND,
+                                        List.of(),
+                                        s.priority(),
+                                        s.ratePerSecond(),
+                                        s.preview())
+                                : s)
+                        .toList());
+    }
+
     private static Plan wireless(Plan plan, String adapter) {
         return plan.withAdapter(
                 new AdapterId(adapter),
@@ -288,6 +313,16 @@ class RulesTest {
                                 new ApplicationId("clock"),
                                 a -> a.withOsc(new OscInput(
                                         Setting.of(24610), Setting.of(true), Setting.of(true), List.of())))),
+                arguments(
+                        "network.load", "desk.light", 5, PIER.withStream(new StreamId("s2"), s -> s.withRate(15_000))),
+                arguments(
+                        "receiver.broadcast-load",
+                        "node-c.net",
+                        6,
+                        PIER.withStream(new StreamId("s3"), s -> s.withRate(2_000))),
+                arguments("universe.rate", "s1", 9, PIER.withStream(new StreamId("s1"), s -> s.withRate(60))),
+                arguments("port.page", "a2", 8, paged()),
+                arguments("network.wireless-stream", "node-a.net", 5, wireless(PIER, "node-a.net")),
                 arguments("network.exposed", "light", 5, segment("light", s -> s.withGuests(true))),
                 arguments(
                         "network.isolated",

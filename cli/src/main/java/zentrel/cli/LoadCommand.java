@@ -1,0 +1,109 @@
+package zentrel.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import zentrel.load.Load;
+import zentrel.path.SignalPaths;
+import zentrel.plan.Application;
+import zentrel.plan.Delivery;
+import zentrel.plan.Plan;
+import zentrel.plan.Protocol;
+
+/** {@code zentrel load PLAN [--add N --from PROGRAM]}: what the streams come to on each cable. */
+@Command(
+        name = "load",
+        mixinStandardHelpOptions = true,
+        description = "Prints packets and bits on each cable, the busiest first, and the room that is left.")
+final class LoadCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @SuppressWarnings("NullAway.Init")
+    private String plan;
+
+    @Option(names = "--add", paramLabel = "N", defaultValue = "0", description = "What if: so many more universes.")
+    private int add;
+
+    @Option(names = "--from", paramLabel = "PROGRAM", description = "Who would send them, by name or id.")
+    private @Nullable String from;
+
+    @Option(
+            names = "--protocol",
+            paramLabel = "P",
+            defaultValue = "sacn",
+            description = "By which protocol: sacn (default) or artnet.")
+    @SuppressWarnings("NullAway.Init")
+    private String protocol;
+
+    @Option(names = "--broadcast", description = "Sent to everybody instead of to a group or to each.")
+    private boolean broadcast;
+
+    @Mixin
+    @SuppressWarnings("NullAway.Init")
+    private Output out;
+
+    @Override
+    public Integer call() throws Refusal {
+        Plan opened = PlanArgument.open(plan).plan();
+        Protocol by = Arguments.protocol("--protocol", protocol);
+        if (add < 0 || add > by.lastNumber()) {
+            throw new Refusal("--add goes from 0 to " + by.lastNumber() + ", not " + add + ".");
+        }
+        Load load = Load.of(new SignalPaths(opened), more(opened, by));
+        int room = load.headroom(by, 44);
+        if (out.json) {
+            ObjectNode root = Output.JSON.objectNode();
+            ArrayNode links = root.putArray("links");
+            for (Load.Link link : load.links()) {
+                ObjectNode n = links.addObject().put("adapter", link.adapter().value());
+                flow(n.putObject("out"), link.out());
+                flow(n.putObject("in"), link.in());
+                flow(n.putObject("inWithSnooping"), link.meant());
+                n.put("part", link.part());
+            }
+            root.put("room", room);
+            out.json(root);
+        } else {
+            for (Load.Link link : load.links()) {
+                out.line(String.format(
+                        Locale.ROOT,
+                        "%-40s out %8.0f/s %7.2f Mbit/s   in %8.0f/s %7.2f Mbit/s   %5.1f %% of 100 Mbit/s%s",
+                        opened.index().name(link.adapter()),
+                        link.out().packets(),
+                        link.out().bits() / 1e6,
+                        link.in().packets(),
+                        link.in().bits() / 1e6,
+                        link.part() * 100,
+                        link.part() > Load.MOST ? "  too much" : ""));
+            }
+            out.line("Room for " + room + " more universes of " + by.title() + " at 44 a second on the busiest, below "
+                    + Math.round(Load.MOST * 100) + " %.");
+        }
+        return load.busiest().filter(l -> l.part() > Load.MOST).isPresent() ? 1 : 0;
+    }
+
+    private static void flow(ObjectNode n, Load.Flow flow) {
+        n.put("packets", flow.packets()).put("bits", flow.bits()).put("broadcasts", flow.everybody());
+    }
+
+    private Optional<Load.WhatIf> more(Plan opened, Protocol by) throws Refusal {
+        if (add == 0) {
+            return Optional.empty();
+        }
+        String called = from == null ? "" : from;
+        Application program = opened.applications().stream()
+                .filter(a -> a.id().value().equals(called) || a.name().equalsIgnoreCase(called))
+                .findFirst()
+                .orElseThrow(() ->
+                        new Refusal("Say which program would send them: --from and its name; there is none called \""
+                                + called + "\"."));
+        Delivery delivery = broadcast ? Delivery.BROADCAST : by == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
+        return Optional.of(new Load.WhatIf(add, program.id(), by, delivery));
+    }
+}

@@ -1,0 +1,105 @@
+package zentrel.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import zentrel.look.Look;
+import zentrel.look.NextLook;
+import zentrel.look.Seen;
+import zentrel.path.Hop;
+import zentrel.path.SignalPath;
+import zentrel.path.SignalPaths;
+import zentrel.plan.Id;
+import zentrel.plan.Plan;
+
+/** {@code zentrel next-look PLAN ID [--saw HOP=yes|no|cannot-tell …]}: where to look for what does not respond. */
+@Command(
+        name = "next-look",
+        mixinStandardHelpOptions = true,
+        description = "For what does not respond: the one observation that halves best what it may be.")
+final class NextLookCommand implements Callable<Integer> {
+    @Parameters(index = "0", paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @SuppressWarnings("NullAway.Init")
+    private String plan;
+
+    @Parameters(index = "1", paramLabel = "ID", description = "A fixture, universe, port or link, by its id.")
+    @SuppressWarnings("NullAway.Init")
+    private String id;
+
+    @Option(
+            names = "--saw",
+            paramLabel = "HOP=ANSWER",
+            description =
+                    "An answer so far: 1 to 10 (the hops of a second leg go on from 11), and yes, no or cannot-tell.")
+    private @Nullable List<String> saw;
+
+    @Mixin
+    @SuppressWarnings("NullAway.Init")
+    private Output out;
+
+    @Override
+    public Integer call() throws Refusal {
+        Plan opened = PlanArgument.open(plan).plan();
+        Id subject = opened.index()
+                .idOf(id)
+                .orElseThrow(() -> new Refusal("The plan has nothing with the id \"" + id + "\"."));
+        SignalPath path = new SignalPaths(opened)
+                .of(subject).paths().stream()
+                        .filter(p -> p.source().isPresent() && p.receiver().isPresent())
+                        .max(Comparator.comparing(SignalPath::verdict))
+                        .orElseThrow(() -> new Refusal("No signal passes through " + id + "."));
+        List<Hop> hops = path.hops().toList();
+        List<Seen> seen = new ArrayList<>();
+        seen.add(new Seen(hops.size() - 1, Seen.Answer.NO, Instant.EPOCH, "")); // it does not respond
+        for (String one : saw == null ? List.<String>of() : saw) {
+            seen.add(seen(one, hops.size()));
+        }
+        NextLook look = NextLook.of(opened, path, seen);
+        if (out.json) {
+            ObjectNode root = Output.JSON.objectNode();
+            ArrayNode left = root.putArray("left");
+            look.left().forEach(p -> left.add(p + 1));
+            root.put("says", look.says());
+            look.next()
+                    .ifPresentOrElse(
+                            n -> root.putObject("next")
+                                    .put("hop", n.place() + 1)
+                                    .put("at", n.at().value())
+                                    .put("question", n.question()),
+                            () -> root.putNull("next"));
+            out.json(root);
+        } else {
+            out.line(look.says());
+            look.next().map(NextLookCommand::line).ifPresent(out::line);
+        }
+        return look.next().isPresent() ? 0 : 1;
+    }
+
+    private static String line(Look look) {
+        return "Look at hop " + (look.place() + 1) + ": " + look.question();
+    }
+
+    private static Seen seen(String text, int hops) throws Refusal {
+        String[] parts = text.split("=", -1);
+        if (parts.length != 2) {
+            throw new Refusal("--saw: write HOP=yes, HOP=no or HOP=cannot-tell, not \"" + text + "\".");
+        }
+        int hop = Arguments.number("--saw: the hop", parts[0], 1, hops);
+        Seen.Answer answer = switch (parts[1]) {
+            case "yes" -> Seen.Answer.YES;
+            case "no" -> Seen.Answer.NO;
+            case "cannot-tell" -> Seen.Answer.CANNOT_TELL;
+            default -> throw new Refusal("--saw: an answer is yes, no or cannot-tell, not \"" + parts[1] + "\".");
+        };
+        return new Seen(hop - 1, answer, Instant.EPOCH, "");
+    }
+}

@@ -1,0 +1,71 @@
+package zentrel.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import zentrel.contest.Contest;
+import zentrel.path.SignalPaths;
+import zentrel.plan.Plan;
+import zentrel.plan.UniverseId;
+
+/** {@code zentrel who-wins PLAN [--universe ID]}: who is heard at each port, and what happens when one stops. */
+@Command(
+        name = "who-wins",
+        mixinStandardHelpOptions = true,
+        description = "Prints for each port who is heard, and what is seen there when any one source stops.")
+final class WhoWinsCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @SuppressWarnings("NullAway.Init")
+    private String plan;
+
+    @Option(names = "--universe", paramLabel = "ID", description = "Only this one.")
+    private @Nullable String universe;
+
+    @Mixin
+    @SuppressWarnings("NullAway.Init")
+    private Output out;
+
+    @Override
+    public Integer call() throws Refusal {
+        Plan opened = PlanArgument.open(plan).plan();
+        String only = universe;
+        if (only != null
+                && opened.universes().stream().noneMatch(u -> u.id().value().equals(only))) {
+            throw new Refusal("The plan has no universe \"" + only + "\".");
+        }
+        SignalPaths paths = new SignalPaths(opened);
+        List<Contest> contests = only == null ? Contest.all(paths) : Contest.of(paths, new UniverseId(only));
+        if (out.json) {
+            ArrayNode all = Output.JSON.arrayNode();
+            for (Contest c : contests) {
+                ObjectNode n = all.addObject()
+                        .put("universe", c.universe().value())
+                        .put("port", c.port().value());
+                ArrayNode heard = n.putArray("heard");
+                c.heard().forEach(s -> heard.add(s.value()));
+                n.put("now", c.now());
+                n.put("fight", c.fight(opened.index()).isPresent());
+                ArrayNode failures = n.putArray("failures");
+                c.failures()
+                        .forEach(f -> failures.addObject()
+                                .put("source", f.source().value())
+                                .put("seconds", f.seconds())
+                                .put("text", f.text()));
+            }
+            out.json(all);
+        } else {
+            for (Contest c : contests) {
+                out.line(opened.index().universe(c.universe()).label() + " at "
+                        + opened.index().name(c.port()) + ": " + c.now());
+                c.failures().forEach(f -> out.line("    " + f.text()));
+            }
+        }
+        return contests.stream().anyMatch(c -> c.fight(opened.index()).isPresent()) ? 1 : 0;
+    }
+}

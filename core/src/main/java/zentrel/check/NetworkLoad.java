@@ -1,0 +1,77 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import zentrel.load.Load;
+import zentrel.path.HopKind;
+import zentrel.plan.Edit;
+import zentrel.plan.Plan;
+import zentrel.plan.Stream;
+
+/** A cable that carries too much: {@code network.load}. */
+final class NetworkLoad extends PathRule {
+    NetworkLoad() {
+        super(
+                "network.load",
+                "A link that is nearly full",
+                "Above 70 % of a link the bursts of several sources no longer fit between each other (common practice, no source). 100 Mbit/s is full at 476 universes of Art-Net and 403 of sACN at 44 a second (arithmetic over ANSI E1.31-2018, Art-Net 4 and IEEE 802.3).");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return !context.plan().streams().isEmpty();
+    }
+
+    /** The streams on a link, sent less often, so that it is just below the limit. */
+    private static Edit slower(CheckContext context, Load.Link link) {
+        double scale = Load.MOST / link.part() * 0.95;
+        List<Stream> on = context.plan().streams().stream()
+                .filter(s -> context.load().passes(s, link.adapter(), context.index()))
+                .toList();
+        double fastest = on.stream().mapToDouble(Stream::ratePerSecond).max().orElse(0);
+        return new Edit(
+                String.format(
+                        Locale.ROOT,
+                        "Send the %d universes there %.0f times a second at most",
+                        on.size(),
+                        Math.floor(fastest * scale)),
+                p -> {
+                    Plan next = p;
+                    for (Stream stream : on) {
+                        next = next.withStream(
+                                stream.id(), s -> s.withRate(Math.min(s.ratePerSecond(), Math.floor(fastest * scale))));
+                    }
+                    return next;
+                });
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Load.Link link : context.load().links()) {
+            if (link.part() > Load.MOST) {
+                boolean sends = link.out().bits() >= link.in().bits();
+                findings.add(unmet(
+                        Severity.AT_RISK,
+                        Optional.of(HopKind.CARRIED),
+                        List.of(link.adapter()),
+                        String.format(
+                                Locale.ROOT,
+                                "The %s %s %.1f Mbit/s, %.0f %% of 100 Mbit/s: %.0f packets a second. %s",
+                                context.index().name(link.adapter()),
+                                sends ? "sends" : "is sent",
+                                Math.max(link.out().bits(), link.in().bits()) / 1e6,
+                                link.part() * 100,
+                                Math.max(link.out().packets(), link.in().packets()),
+                                sends
+                                        ? "Send to groups instead of to each, or split the universes over two sources."
+                                        : "Use switches that pass groups on to their members only, or send to each."),
+                        List.of(slower(context, link))));
+            }
+        }
+        return findings;
+    }
+}

@@ -1,0 +1,92 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import zentrel.path.HopKind;
+import zentrel.plan.*;
+import zentrel.universe.PortAddress;
+import zentrel.universe.PortPages;
+
+/** Ports of one page that are meant for different Sub-Nets: {@code port.page}. */
+final class PortPage extends PathRule {
+    PortPage() {
+        super(
+                "port.page",
+                "Ports of one page outside one Sub-Net",
+                "A device answers polls with one Net and Sub-Net for up to four ports, so Port-Addresses 14, 15, 16 and 17 cannot be set on one page (Art-Net 4, ArtPollReply).");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().receivers().stream().anyMatch(r -> r.protocols().contains(Protocol.ARTNET));
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Receiver receiver : context.plan().receivers()) {
+            for (List<Port> page : PortPages.of(context.plan(), receiver)) {
+                List<Port> set = page.stream()
+                        .filter(p -> p.protocol().inForce() == Protocol.ARTNET
+                                && p.enabled().inForce()
+                                && p.wire().isPresent())
+                        .toList();
+                Set<Integer> subNets = new TreeSet<>();
+                set.forEach(p -> subNets.add(p.wire().orElseThrow().inForce() >> 4));
+                if (subNets.size() > 1) {
+                    findings.add(finding(context, receiver, set));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private Finding finding(CheckContext context, Receiver receiver, List<Port> set) {
+        int first = set.get(0).wire().orElseThrow().inForce() >> 4;
+        Port odd = set.stream()
+                .filter(p -> p.wire().orElseThrow().inForce() >> 4 != first)
+                .findFirst()
+                .orElseThrow();
+        int wire = odd.wire().orElseThrow().inForce();
+        List<Edit> edits = new ArrayList<>();
+        if (receiver.protocols().contains(Protocol.SACN)) {
+            edits.add(new Edit(
+                    "Set " + context.index().name(odd.id()) + " to sACN, and send it so",
+                    p -> bySacn(context, p, odd)));
+        }
+        return unmet(
+                Severity.BROKEN,
+                Optional.of(HopKind.AGREES),
+                List.of(odd.id()),
+                context.index().name(odd.id()) + " is meant for Art-Net " + wire + " (" + dress(wire) + "), and "
+                        + context.index().name(set.get(0).id()) + " of the same page has Sub-Net "
+                        + (first & 15) + ": a page has one. Use a port of another page, another number, or sACN.",
+                edits);
+    }
+
+    private static String dress(int wire) {
+        return Protocol.ARTNET.carries(wire) ? new PortAddress(wire).toString() : "does not exist";
+    }
+
+    /** The port and the streams that are meant for it by sACN, with the show's number. */
+    private static Plan bySacn(CheckContext context, Plan plan, Port port) {
+        Plan next = plan;
+        for (UniverseId id : context.index().universesOf(port.id())) {
+            Universe universe = context.index().universe(id);
+            next = next.withPort(port.id(), x -> x.withProtocol(Protocol.SACN).withWire(universe.number()));
+            for (Stream stream : context.index().streamsOf(id)) {
+                if (stream.protocol() == Protocol.ARTNET) {
+                    next = context.signalPaths()
+                            .remedies()
+                            .alsoSend(stream, context.index().port(port.id()), Protocol.SACN)
+                            .applyTo(next);
+                }
+            }
+        }
+        return next;
+    }
+}

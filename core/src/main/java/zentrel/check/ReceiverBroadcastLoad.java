@@ -1,0 +1,70 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import zentrel.load.Load;
+import zentrel.path.HopKind;
+import zentrel.plan.*;
+
+/** Broadcasts that a small device must all look at: {@code receiver.broadcast-load}. */
+final class ReceiverBroadcastLoad extends PathRule {
+    /** Packets a second that a small node still looks through (common practice, no source). */
+    private static final double MOST = 1000;
+
+    ReceiverBroadcastLoad() {
+        super(
+                "receiver.broadcast-load",
+                "More broadcasts than a small device can look at",
+                "Every device on a segment must look at every broadcast, also those that are not for it; a small node loses packets above about 1000 a second (common practice, no source).");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return !context.plan().streams().isEmpty();
+    }
+
+    private static boolean toEverybody(Stream stream) {
+        return stream.delivery() == Delivery.BROADCAST || stream.delivery() == Delivery.LIMITED_BROADCAST;
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        if (!applies(context)) {
+            return findings;
+        }
+        for (Load.Link link : context.load().links()) {
+            Host host = context.index().hostOf(link.adapter());
+            if (link.in().everybody() > MOST && host.system() == OperatingSystem.FIRMWARE) {
+                findings.add(unmet(
+                        Severity.AT_RISK,
+                        Optional.of(HopKind.TAKEN),
+                        List.of(link.adapter()),
+                        String.format(
+                                Locale.ROOT,
+                                "%s must look at %.0f broadcasts a second, whether they are for it or not; a small device"
+                                        + " loses some above %.0f. Send to those found instead.",
+                                host.name(),
+                                link.in().everybody(),
+                                MOST),
+                        List.of(toThoseFound(context))));
+            }
+        }
+        return findings;
+    }
+
+    private static Edit toThoseFound(CheckContext context) {
+        return new Edit("Send what is broadcast by Art-Net to those found instead", p -> {
+            Plan next = p;
+            for (Stream stream : context.plan().streams()) {
+                if (toEverybody(stream) && stream.protocol() == Protocol.ARTNET) {
+                    next = next.withStream(stream.id(), s -> s.withDelivery(Delivery.FOUND, List.of()));
+                }
+            }
+            return next;
+        });
+    }
+}

@@ -1,0 +1,58 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import zentrel.path.HopKind;
+import zentrel.plan.*;
+
+/** A universe sent faster than DMX can pass it on, or too slowly to count as there: {@code universe.rate}. */
+final class UniverseRate extends PathRule {
+    /** 513 slots of 44 µs with break and mark after break are 22.68 ms (ANSI E1.11-2008, table 6). */
+    private static final double MOST = 44.1;
+
+    /** Unchanged data is repeated every 800 to 1000 ms, and lost after 2.5 s (ANSI E1.31-2018, 6.6.2 and 6.7.1). */
+    private static final double LEAST = 0.4;
+
+    UniverseRate() {
+        super(
+                "universe.rate",
+                "Faster than the receiver, or too slow",
+                "A DMX line passes 44 full universes a second on at most (ANSI E1.11); what comes faster is torn or dropped. A source that sends less than once in 2.5 s counts as lost (ANSI E1.31-2018 §6.7.1).");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return !context.plan().streams().isEmpty();
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Stream stream : context.plan().streams()) {
+            double rate = stream.ratePerSecond();
+            boolean toLines =
+                    context.index().portsOf(stream.universe()).stream().anyMatch(p -> p.kind() == PortKind.DMX);
+            boolean fast = rate > MOST && toLines;
+            if (stream.protocol().onNetwork() && (fast || rate < LEAST)) {
+                findings.add(unmet(
+                        Severity.AT_RISK,
+                        Optional.of(HopKind.WINS),
+                        List.of(stream.id()),
+                        String.format(
+                                Locale.ROOT,
+                                fast
+                                        ? "%s is sent %.0f times a second, and a DMX line passes 44 on at most. Send it 44 times."
+                                        : "%s is sent %.1f times a second; below once in 2.5 s it counts as lost. Send it 44 times.",
+                                context.index().name(stream.id()),
+                                rate),
+                        List.of(new Edit(
+                                "Send " + context.index().name(stream.id()) + " 44 times a second",
+                                p -> p.withStream(stream.id(), s -> s.withRate(44))))));
+            }
+        }
+        return findings;
+    }
+}

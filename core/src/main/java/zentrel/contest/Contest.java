@@ -1,0 +1,207 @@
+package zentrel.contest;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zentrel.path.HopKind;
+import zentrel.path.Leg;
+import zentrel.path.SignalPath;
+import zentrel.path.SignalPaths;
+import zentrel.path.Verdict;
+import zentrel.plan.*;
+
+/**
+ * The sources that reach one port with one universe.
+ *
+ * @param heard who decides the levels now; several where they are merged, none where nobody sends
+ * @param contenders all that reach it, those that stand by among them
+ * @param now what is seen, in a sentence
+ * @param failures what is seen when one of them stops, one for each
+ */
+public record Contest(
+        UniverseId universe,
+        PortId port,
+        List<StreamId> heard,
+        List<Contender> contenders,
+        String now,
+        List<Failure> failures) {
+    /** After so long without a packet an sACN source is lost (ANSI E1.31-2018, section 6.7.1). */
+    public static final double SACN_LOSS_SECONDS = 2.5;
+
+    /** After so long an entry of a node that merges lapses (Art-Net 4; from memory, 85 %). */
+    public static final double ARTNET_LAPSE_SECONDS = 10;
+
+    /** A node merges two sources and ignores a third (Art-Net 4; from memory, 85 %). */
+    private static final int ARTNET_SOURCES = 2;
+
+    /**
+     * A source that reaches the port.
+     *
+     * @param priority its sACN priority; 100 by Art-Net, which has none
+     * @param standby whether it sends nothing as long as the primary does
+     */
+    public record Contender(StreamId stream, ApplicationId from, Protocol protocol, int priority, boolean standby) {}
+
+    /**
+     * One source stops.
+     *
+     * @param next who is heard then; none where nobody is left
+     * @param seconds how long the old look stays at most before that
+     */
+    public record Failure(ApplicationId source, List<ApplicationId> next, double seconds, String text) {}
+
+    public Contest {
+        heard = List.copyOf(heard);
+        contenders = List.copyOf(contenders);
+        failures = List.copyOf(failures);
+    }
+
+    /** Every port of a plan that takes a universe, in the order of the universes. */
+    public static List<Contest> all(SignalPaths paths) {
+        List<Contest> all = new ArrayList<>();
+        paths.plan().universes().forEach(u -> all.addAll(of(paths, u.id())));
+        return all;
+    }
+
+    /** The ports that take one universe. */
+    public static List<Contest> of(SignalPaths paths, UniverseId universe) {
+        PlanIndex index = paths.plan().index();
+        Map<PortId, List<Contender>> byPort = new LinkedHashMap<>();
+        for (SignalPath path : paths.ofUniverse(universe).paths()) {
+            if (path.receiver().isPresent()
+                    && path.receiver().get() instanceof PortId port
+                    && path.signal().isPresent()
+                    && path.signal().get() instanceof StreamId id
+                    && arrives(path)) {
+                Stream stream = index.stream(id);
+                byPort.computeIfAbsent(port, p -> new ArrayList<>())
+                        .add(new Contender(
+                                id,
+                                stream.application(),
+                                stream.protocol(),
+                                stream.protocol() == Protocol.SACN
+                                        ? stream.priority().inForce()
+                                        : 100,
+                                stream.standby()));
+            }
+        }
+        List<Contest> contests = new ArrayList<>();
+        byPort.forEach((port, contenders) -> contests.add(judged(index, universe, port, contenders)));
+        return contests;
+    }
+
+    /** Whether it gets as far as the port, whoever wins there. */
+    private static boolean arrives(SignalPath path) {
+        for (Leg leg : path.legs()) {
+            if (leg.hops().stream()
+                    .anyMatch(h -> h.verdict() == Verdict.BROKEN && h.kind().number() < HopKind.WINS.number())) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static Contest judged(PlanIndex index, UniverseId universe, PortId port, List<Contender> contenders) {
+        Merge merge = index.receiverOf(port).merge();
+        List<Contender> active = contenders.stream().filter(c -> !c.standby()).toList();
+        List<Contender> heard = heard(active.isEmpty() ? contenders : active, merge);
+        List<Failure> failures = new ArrayList<>();
+        for (ApplicationId source :
+                active.stream().map(Contender::from).distinct().toList()) {
+            failures.add(failure(index, contenders, heard, source, merge));
+        }
+        return new Contest(
+                universe,
+                port,
+                heard.stream().map(Contender::stream).toList(),
+                contenders,
+                now(index, active, heard, merge),
+                failures);
+    }
+
+    /** Who decides: the highest sACN priority; among equals all of them where it merges, else the first. */
+    private static List<Contender> heard(List<Contender> active, Merge merge) {
+        if (active.isEmpty()) {
+            return List.of();
+        }
+        int highest = active.stream().mapToInt(Contender::priority).max().orElse(0);
+        List<Contender> top = active.stream()
+                .filter(c -> c.priority() == highest || c.protocol() != Protocol.SACN)
+                .sorted(Comparator.comparing(Contender::standby))
+                .toList();
+        boolean artnet = top.stream().allMatch(c -> c.protocol() == Protocol.ARTNET);
+        return merge == Merge.NONE
+                ? top.subList(0, 1)
+                : artnet ? top.subList(0, Math.min(ARTNET_SOURCES, top.size())) : top;
+    }
+
+    private static String names(PlanIndex index, List<Contender> contenders) {
+        return String.join(
+                " and ",
+                contenders.stream().map(c -> index.name(c.from())).distinct().toList());
+    }
+
+    private static String now(PlanIndex index, List<Contender> active, List<Contender> heard, Merge merge) {
+        if (heard.isEmpty()) {
+            return "Nobody reaches it.";
+        }
+        if (active.isEmpty()) {
+            return "Only " + names(index, heard) + " would, and stands by.";
+        }
+        if (heard.size() == 1 && active.size() == 1) {
+            return names(index, heard) + " has it alone.";
+        }
+        if (heard.size() == 1) {
+            Contender winner = heard.get(0);
+            return names(index, heard)
+                    + (winner.protocol() == Protocol.SACN
+                            ? " wins with priority " + winner.priority() + "."
+                            : " is taken, the others are not.");
+        }
+        String ignored = active.size() > heard.size() && heard.stream().allMatch(c -> c.protocol() == Protocol.ARTNET)
+                ? " A third is ignored."
+                : "";
+        return names(index, heard) + " are merged: "
+                + (merge == Merge.LTP
+                        ? "the latest change of each slot counts."
+                        : "the higher level of each slot counts.")
+                + ignored;
+    }
+
+    private static Failure failure(
+            PlanIndex index, List<Contender> all, List<Contender> heard, ApplicationId source, Merge merge) {
+        List<Contender> left =
+                all.stream().filter(c -> !c.from().equals(source)).toList();
+        List<Contender> sending = left.stream().filter(c -> !c.standby()).toList();
+        List<Contender> next = heard(sending.isEmpty() ? left : sending, merge);
+        boolean mattered = heard.stream().anyMatch(c -> c.from().equals(source));
+        boolean sacn = all.stream().filter(c -> c.from().equals(source)).allMatch(c -> c.protocol() == Protocol.SACN);
+        String name = index.name(source);
+        List<ApplicationId> then = next.stream().map(Contender::from).distinct().toList();
+        if (!mattered) {
+            return new Failure(source, then, 0, "If " + name + " stops, nothing changes here: it is not heard.");
+        }
+        double seconds = sacn ? SACN_LOSS_SECONDS : ARTNET_LAPSE_SECONDS;
+        String hold = sacn
+                ? "sACN holds the last look 2.5 s"
+                : merge == Merge.HTP && !next.isEmpty()
+                        ? "its last levels stay in the merge up to 10 s"
+                        : "Art-Net has no end, so the last look stays up to 10 s";
+        boolean takesOver = !next.isEmpty() && next.stream().allMatch(Contender::standby);
+        String text = "If " + name + " stops: " + hold
+                + (next.isEmpty()
+                        ? ", and then the port does what it is set to on loss; nobody else sends."
+                        : takesOver
+                                ? ", unless " + names(index, next) + ", which stands by, takes over before."
+                                : ", then " + names(index, next) + (next.size() == 1 ? " is" : " are") + " heard.");
+        return new Failure(source, then, seconds, text);
+    }
+
+    /** Whether several send at once and nobody is meant to win. */
+    public Optional<String> fight(PlanIndex index) {
+        return heard.size() > 1 && !index.universe(universe).merge() ? Optional.of(now) : Optional.empty();
+    }
+}

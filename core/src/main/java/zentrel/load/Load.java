@@ -1,0 +1,263 @@
+package zentrel.load;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.path.SignalPath;
+import zentrel.path.SignalPaths;
+import zentrel.plan.*;
+
+/**
+ * What the streams of a plan come to on the cable of each adapter, in either direction. Groups are taken to flood the whole segment,
+ * as they do over a switch without snooping; what a switch with snooping and a querier would let through is said beside it.
+ *
+ * @param links the adapters that carry anything, the busiest first
+ * @param receivers the adapters at which the ports are that take each stream
+ * @param sentOn the segment on which each stream that is sent leaves
+ */
+public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<StreamId, List<AdapterId>> receivers) {
+    /** The slowest that a cable is likely to be: 100BASE-TX (IEEE 802.3). Few nodes are faster. */
+    public static final double BITS_PER_SECOND = 100e6;
+
+    /** Above this part of a link bursts of several sources no longer fit between each other (common practice, no source). */
+    public static final double MOST = 0.7;
+
+    /**
+     * One adapter.
+     *
+     * @param out what it sends
+     * @param in what arrives, groups and broadcasts flooded
+     * @param meant what would arrive where switches pass groups on to their members only
+     */
+    public record Link(AdapterId adapter, Flow out, Flow in, Flow meant) {
+        /** The busier direction, in parts of {@link #BITS_PER_SECOND}. */
+        public double part() {
+            return Math.max(out.bits(), in.bits()) / BITS_PER_SECOND;
+        }
+    }
+
+    /**
+     * Packets in one direction.
+     *
+     * @param packets a second
+     * @param bits a second on Ethernet, gaps and all
+     * @param everybody packets a second of these that are broadcast, which every device must look at
+     */
+    public record Flow(double packets, double bits, double everybody) {
+        static final Flow NONE = new Flow(0, 0, 0);
+
+        Flow and(double packetsMore, int bytes, boolean broadcast) {
+            return new Flow(
+                    packets + packetsMore, bits + packetsMore * bytes * 8, everybody + (broadcast ? packetsMore : 0));
+        }
+    }
+
+    /**
+     * More universes, to see what would be.
+     *
+     * @param from the program that would send them, as it sends the others
+     */
+    public record WhatIf(int universes, ApplicationId from, Protocol protocol, Delivery delivery) {}
+
+    public Load {
+        links = List.copyOf(links);
+        sentOn = Map.copyOf(sentOn);
+        receivers = Map.copyOf(receivers);
+    }
+
+    /** The load of a plan as it is. */
+    public static Load of(SignalPaths paths) {
+        return of(paths, Optional.empty());
+    }
+
+    /** The load of a plan with more added. */
+    public static Load of(SignalPaths paths, Optional<WhatIf> more) {
+        Sums sums = new Sums(paths);
+        for (Stream stream : paths.plan().streams()) {
+            sums.add(stream);
+        }
+        more.ifPresent(sums::add);
+        return new Load(sums.links(), sums.sentOn, sums.receivers);
+    }
+
+    /** Whether a stream is sent, and leaves on this segment. */
+    public boolean isSentOn(Stream stream, SegmentId segment) {
+        return segment.equals(sentOn.get(stream.id()));
+    }
+
+    /** Whether a stream that is sent passes an adapter, in or out, groups and broadcasts flooded. */
+    public boolean passes(Stream stream, AdapterId adapter, PlanIndex index) {
+        if (!receivers.containsKey(stream.id())) {
+            return false;
+        }
+        boolean sender = index.host(index.application(stream.application()).host()).adapters().stream()
+                .anyMatch(a -> a.id().equals(adapter));
+        boolean flooded = !Sums.toEach(stream.delivery())
+                && index.adapter(adapter).segment().equals(Optional.ofNullable(sentOn.get(stream.id())));
+        return sender
+                || flooded
+                || receivers.getOrDefault(stream.id(), List.of()).contains(adapter);
+    }
+
+    /** The busiest link. */
+    public Optional<Link> busiest() {
+        return links.stream().findFirst();
+    }
+
+    /** How many more universes of a protocol at a rate the busiest link has room for, below {@link #MOST}. */
+    public int headroom(Protocol protocol, double rate) {
+        double left = MOST - busiest().map(Link::part).orElse(0.0);
+        return (int) Math.max(0, Math.floor(left * BITS_PER_SECOND / (WireSize.onEthernet(protocol) * 8 * rate)));
+    }
+
+    private static final class Sums {
+        private final PlanIndex index;
+        private final SignalPaths paths;
+        private final Map<StreamId, List<PortId>> taking = new HashMap<>();
+        private final Map<StreamId, List<AdapterId>> receivers = new HashMap<>();
+        private final Map<StreamId, SegmentId> sentOn = new HashMap<>();
+        private final Map<AdapterId, Flow> out = new LinkedHashMap<>();
+        private final Map<AdapterId, Flow> in = new LinkedHashMap<>();
+        private final Map<AdapterId, Flow> meant = new LinkedHashMap<>();
+
+        Sums(SignalPaths paths) {
+            this.paths = paths;
+            this.index = paths.plan().index();
+            for (SignalPath path : paths.all()) {
+                if (path.signal().orElse(null) instanceof StreamId stream
+                        && path.receiver().orElse(null) instanceof PortId port) {
+                    taking.computeIfAbsent(stream, s -> new ArrayList<>(1)).add(port);
+                }
+            }
+        }
+
+        private boolean sends(Stream stream) {
+            return stream.enabled().inForce()
+                    && !stream.standby()
+                    && index.application(stream.application())
+                            .output(stream.protocol())
+                            .enabled()
+                            .inForce();
+        }
+
+        void add(Stream stream) {
+            if (!sends(stream) || WireSize.onEthernet(stream.protocol()) == 0) {
+                return;
+            }
+            Set<AdapterId> receivers = new LinkedHashSet<>();
+            for (PortId port : taking.getOrDefault(stream.id(), List.of())) {
+                receiving(port, stream).ifPresent(receivers::add);
+            }
+            sending(stream.application(), stream.protocol()).ifPresent(by -> {
+                receivers.remove(by.id());
+                by.segment().ifPresent(s -> sentOn.put(stream.id(), s));
+            });
+            this.receivers.put(stream.id(), List.copyOf(receivers));
+            send(
+                    stream.application(),
+                    stream.protocol(),
+                    stream.delivery(),
+                    stream.ratePerSecond(),
+                    toEach(stream.delivery()) ? receivers.size() : 1,
+                    receivers);
+        }
+
+        private static boolean toEach(Delivery delivery) {
+            return delivery == Delivery.UNICAST || delivery == Delivery.FOUND;
+        }
+
+        void add(WhatIf more) {
+            double rate = paths.plan().streams().stream()
+                    .filter(s -> s.application().equals(more.from()) && s.protocol() == more.protocol())
+                    .mapToDouble(Stream::ratePerSecond)
+                    .max()
+                    .orElse(44);
+            send(more.from(), more.protocol(), more.delivery(), rate * more.universes(), 1, Set.of());
+        }
+
+        private void send(
+                ApplicationId from,
+                Protocol protocol,
+                Delivery delivery,
+                double packets,
+                int copies,
+                Set<AdapterId> receivers) {
+            Optional<Adapter> by = sending(from, protocol);
+            if (by.isEmpty() || by.get().kind() == AdapterKind.LOOPBACK) {
+                return;
+            }
+            boolean broadcast = delivery == Delivery.BROADCAST || delivery == Delivery.LIMITED_BROADCAST;
+            int bytes = WireSize.onEthernet(protocol);
+            out.merge(by.get().id(), Flow.NONE.and(packets * copies, bytes, broadcast), Sums::sum);
+            if (toEach(delivery)) {
+                receivers.forEach(r -> in.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+            } else {
+                by.get().segment().stream()
+                        .flatMap(s -> index.adaptersOn(s).stream())
+                        .filter(a -> !a.id().equals(by.get().id()) && a.kind() != AdapterKind.LOOPBACK)
+                        .forEach(a -> in.merge(a.id(), Flow.NONE.and(packets, bytes, broadcast), Sums::sum));
+            }
+            if (broadcast) {
+                by.get().segment().stream()
+                        .flatMap(s -> index.adaptersOn(s).stream())
+                        .filter(a -> !a.id().equals(by.get().id()) && a.kind() != AdapterKind.LOOPBACK)
+                        .forEach(a -> meant.merge(a.id(), Flow.NONE.and(packets, bytes, true), Sums::sum));
+            } else {
+                receivers.forEach(r -> meant.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+            }
+        }
+
+        private static Flow sum(Flow a, Flow b) {
+            return new Flow(a.packets() + b.packets(), a.bits() + b.bits(), a.everybody() + b.everybody());
+        }
+
+        /** The adapter by which a program sends a protocol: the one it is bound to, else the host's first. */
+        private Optional<Adapter> sending(ApplicationId id, Protocol protocol) {
+            Application application = index.application(id);
+            Binding binding = application.binding(Purpose.sending(protocol));
+            if (binding.mode() == BindingMode.ADAPTERS) {
+                return binding.adapters().stream().map(index::adapter).findFirst();
+            }
+            return binding.mode() == BindingMode.LOOPBACK
+                    ? Optional.empty()
+                    : index.host(application.host()).adapters().stream()
+                            .filter(a -> a.kind() != AdapterKind.LOOPBACK)
+                            .findFirst();
+        }
+
+        /** The adapter at which a port gets what a stream sends: the one on the sender's segment. */
+        private Optional<AdapterId> receiving(PortId port, Stream stream) {
+            Optional<SegmentId> segment =
+                    sending(stream.application(), stream.protocol()).flatMap(Adapter::segment);
+            List<Adapter> adapters = index.host(index.applicationOf(port).host()).adapters().stream()
+                    .filter(a -> a.kind() != AdapterKind.LOOPBACK)
+                    .toList();
+            return adapters.stream()
+                    .filter(a -> a.segment().equals(segment))
+                    .findFirst()
+                    .or(() -> adapters.stream().findFirst())
+                    .map(Adapter::id);
+        }
+
+        List<Link> links() {
+            Set<AdapterId> all = new LinkedHashSet<>(out.keySet());
+            all.addAll(in.keySet());
+            List<Link> links = new ArrayList<>();
+            for (AdapterId id : all) {
+                links.add(new Link(
+                        id,
+                        out.getOrDefault(id, Flow.NONE),
+                        in.getOrDefault(id, Flow.NONE),
+                        meant.getOrDefault(id, Flow.NONE)));
+            }
+            links.sort(Comparator.comparingDouble(Link::part).reversed());
+            return links;
+        }
+    }
+}
