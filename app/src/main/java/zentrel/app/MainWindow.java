@@ -56,6 +56,7 @@ final class MainWindow {
     private static final int GEAR = 0;
     private static final int FLOW = 1;
     private static final int ADDRESSES = 2;
+    private static final int UNIVERSES = 3;
 
     private final Stage stage;
     private final OpenDocument document;
@@ -66,6 +67,7 @@ final class MainWindow {
     private final RailStage<GearStage> gear;
     private final RailStage<FlowStage> flow;
     private final RailStage<AddressesStage> addresses;
+    private final RailStage<UniversesStage> universes;
     private final List<RailStage<?>> stages;
     private final Rail rail;
     private final GoToBox goTo;
@@ -95,14 +97,10 @@ final class MainWindow {
                 () -> new FlowStage(document));
         addresses = new RailStage<>(
                 "Addresses", Set.of("address.", "adapter.", "dhcp.", "network."), () -> new AddressesStage(document));
+        universes = new RailStage<>("Universes", Set.of("universe.", "receiver."), () -> new UniversesStage(document));
         bench = new RailStage<>(
                 "Bench", Set.of(), () -> new BenchStage(document, strip::setEvidence, this::refreshWire));
-        stages = List.of(
-                gear,
-                flow,
-                addresses,
-                new RailStage<>("Universes", Set.of("universe."), () -> new UniversesStage(document)),
-                bench);
+        stages = List.of(gear, flow, addresses, universes, bench);
         rail = new Rail(document, stages, this::showStage);
         goTo = new GoToBox(document, this::commands, line -> worded(library, line));
         root.setTop(new VBox(topBar(), notice));
@@ -508,6 +506,19 @@ final class MainWindow {
         commands.add(new GoToBox.Command("Ask who answers", () -> {
             showStage(ADDRESSES);
             addresses.view().ask();
+        }));
+        commands.add(new GoToBox.Command("Where to look next", strip::look));
+        commands.add(new GoToBox.Command("Load on each cable", () -> {
+            showStage(UNIVERSES);
+            universes.view().load();
+        }));
+        commands.add(new GoToBox.Command("Who is heard, and what if one stops", () -> {
+            showStage(UNIVERSES);
+            universes.view().whoWins();
+        }));
+        commands.add(new GoToBox.Command("Renumber universes, find free ports", () -> {
+            showStage(UNIVERSES);
+            universes.view().numbers();
         }));
         commands.add(new GoToBox.Command("Start the stand-ins", () -> bench().startStandins()));
         commands.add(new GoToBox.Command("Arm loopback", () -> bench().arm()));

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.ExportPage;
 import zentrel.app.shell.StageView;
 import zentrel.check.Report;
 import zentrel.plan.Adapter;
@@ -253,7 +254,8 @@ public final class AddressesStage implements StageView {
 
     /** Shows the addresses in another form, to copy or to save. */
     public void export() {
-        ExportPage page = new ExportPage(document, this::leavePage);
+        ExportPage page = new ExportPage(
+                document, this::leavePage, "Write the addresses for another program", ExportPage.ofAddresses());
         show(page);
         page.requestFocus();
     }

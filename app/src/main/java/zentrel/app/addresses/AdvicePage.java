@@ -11,6 +11,7 @@ import zentrel.address.RangeAdvice;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Page;
 import zentrel.check.Report;
 import zentrel.path.Verdict;
 import zentrel.plan.PlanIndex;

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Page;
 import zentrel.compare.SeenAdapter;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.Asking;

@@ -17,6 +17,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Page;
 import zentrel.compare.SeenAdapter;
 import zentrel.compare.SeenComputer;
 import zentrel.live.ThisComputer;
@@ -62,7 +63,7 @@ final class HerePage extends Page {
     }
 
     @Override
-    void leave() {
+    protected void leave() {
         reader.shutdownNow();
         super.leave();
     }

@@ -12,6 +12,7 @@ import zentrel.address.OutOfTheBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Page;
 import zentrel.path.Verdict;
 import zentrel.plan.Edit;
 
@@ -40,7 +41,7 @@ final class OutOfTheBoxPage extends Page {
     }
 
     @Override
-    void leave() {
+    protected void leave() {
         document.reportProperty().removeListener(listener);
         super.leave();
     }

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.address.Readdressing;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Page;
 import zentrel.check.Report;
 import zentrel.gear.Made;
 import zentrel.plan.Edit;
@@ -135,7 +136,7 @@ abstract class ReaddressPage extends Page {
     }
 
     @Override
-    final void leave() {
+    protected final void leave() {
         mended();
         super.leave();
     }

@@ -1,6 +1,12 @@
 package zentrel.app.shell;
 
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Pos;
@@ -21,6 +27,8 @@ import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.check.Report;
+import zentrel.look.NextLook;
+import zentrel.look.Seen;
 import zentrel.path.Hop;
 import zentrel.path.HopKind;
 import zentrel.path.Leg;
@@ -28,16 +36,21 @@ import zentrel.path.PathReport;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
 import zentrel.plan.Id;
+import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 
 /** The path strip: the ten hops of what is selected, always there. The worst path first; others a step away. */
 public final class PathStrip extends VBox {
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
+
     private final OpenDocument document;
     private Evidence evidence = Evidence.NONE;
     private List<SignalPath> paths = List.of();
     private int shownPath;
     private int shownLeg;
     private @Nullable HopKind chosenHop;
+    private final Map<String, List<Seen>> looks = new HashMap<>();
+    private boolean looking;
 
     public PathStrip(OpenDocument document) {
         this.document = document;
@@ -87,6 +100,7 @@ public final class PathStrip extends VBox {
         shownPath = 0;
         shownLeg = 0;
         chosenHop = null;
+        looking = false;
         if (report != null && id != null && report.plan().index().find(id).isPresent()) {
             PathReport found = report.signalPaths().of(id);
             paths = found.paths().stream()
@@ -112,7 +126,8 @@ public final class PathStrip extends VBox {
         PlanIndex index = report.plan().index();
         Leg leg = path.get().legs().get(Math.min(shownLeg, path.get().legs().size() - 1));
         getChildren().add(head(index, path.get(), leg));
-        Map<HopKind, Evidence.Sight> sights = evidence.of(path.get());
+        Map<HopKind, Evidence.Sight> sights =
+                sights(path.get(), path.get().legs().indexOf(leg));
         boolean link = path.get().protocol().equals("osc");
         HBox hops = new HBox();
         for (Hop hop : leg.hops()) {
@@ -121,7 +136,90 @@ public final class PathStrip extends VBox {
             hops.getChildren().add(node);
         }
         getChildren().add(hops);
-        getChildren().add(sentence(path.get(), leg, sights));
+        getChildren()
+                .add(
+                        looking
+                                        && path.get().source().isPresent()
+                                        && path.get().receiver().isPresent()
+                                ? lookRow(report.plan(), path.get())
+                                : sentence(path.get(), leg, sights));
+    }
+
+    // --- the next look ---
+
+    private static String key(SignalPath path) {
+        return path.signal().map(Id::value).orElse("") + " "
+                + path.receiver().map(Id::value).orElse("");
+    }
+
+    /** What the bench saw, and what people answered. */
+    private Map<HopKind, Evidence.Sight> sights(SignalPath path, int leg) {
+        Map<HopKind, Evidence.Sight> all = new HashMap<>(evidence.of(path));
+        for (Seen seen : looks.getOrDefault(key(path), List.of())) {
+            if (seen.answer() != Seen.Answer.CANNOT_TELL && seen.place() / 10 == leg) {
+                all.put(
+                        HopKind.of(seen.place() % 10 + 1),
+                        new Evidence.Sight(
+                                seen.answer() == Seen.Answer.YES,
+                                "at " + TIME.format(seen.at().atZone(ZoneId.systemDefault())) + ", " + seen.by()));
+            }
+        }
+        return all;
+    }
+
+    /** Asks where to look for what does not respond, or says that it was found. */
+    private Node lookRow(Plan plan, SignalPath path) {
+        List<Seen> seen = new ArrayList<>(List.of(
+                new Seen(path.hops().toList().size() - 1, Seen.Answer.NO, Instant.now(), ""))); // it does not respond
+        seen.addAll(looks.getOrDefault(key(path), List.of()));
+        NextLook look = NextLook.of(plan, path, seen);
+        Label text = Texts.wrapped(
+                look.next().map(n -> (n.place() + 1) + "  " + n.question()).orElse(look.says()));
+        text.setId("look-text");
+        text.setMinWidth(0);
+        text.setMaxHeight(40);
+        HBox.setHgrow(text, Priority.ALWAYS);
+        HBox row = new HBox(8, text, Mark.gap());
+        row.setAlignment(Pos.CENTER_LEFT);
+        look.next()
+                .ifPresent(n -> row.getChildren()
+                        .addAll(
+                                answer("Yes", path, n.place(), Seen.Answer.YES),
+                                answer("No", path, n.place(), Seen.Answer.NO),
+                                answer("Cannot tell", path, n.place(), Seen.Answer.CANNOT_TELL)));
+        if (!looks.getOrDefault(key(path), List.of()).isEmpty()) {
+            row.getChildren().add(kept(button("Begin anew", () -> {
+                looks.remove(key(path));
+                refresh();
+            })));
+        }
+        row.getChildren().add(kept(button("Leave it", () -> {
+            looking = false;
+            refresh();
+        })));
+        Hint.on(text, look::says);
+        return row;
+    }
+
+    private Button answer(String words, SignalPath path, int place, Seen.Answer answer) {
+        Button button = kept(button(words, () -> {
+            looks.computeIfAbsent(key(path), k -> new ArrayList<>())
+                    .add(new Seen(place, answer, Instant.now(), System.getProperty("user.name", "somebody")));
+            refresh();
+        }));
+        button.setId("look-" + answer.name().toLowerCase(Locale.ROOT));
+        return button;
+    }
+
+    private static Button kept(Button button) {
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        return button;
+    }
+
+    /** Asks for the next look at what is shown. */
+    public void look() {
+        looking = true;
+        refresh();
     }
 
     private Node head(PlanIndex index, SignalPath path, Leg leg) {
@@ -152,7 +250,13 @@ public final class PathStrip extends VBox {
                             button("›", "Next path", () -> step(1)));
         }
         Label verdict = Texts.of(verdictText(path), Mark.styleOf(path.verdict()));
-        head.getChildren().addAll(Mark.gap(), verdict);
+        head.getChildren().add(Mark.gap());
+        if (!looking && path.source().isPresent() && path.receiver().isPresent()) {
+            Button look = kept(button("Where to look next", this::look));
+            look.setId("look-next");
+            head.getChildren().add(look);
+        }
+        head.getChildren().add(verdict);
         return head;
     }
 

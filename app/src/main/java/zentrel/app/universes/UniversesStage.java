@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -21,6 +22,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.look.UniverseHue;
+import zentrel.app.shell.ExportPage;
 import zentrel.app.shell.StageView;
 import zentrel.check.Report;
 import zentrel.path.PathReport;
@@ -50,6 +52,7 @@ public final class UniversesStage implements StageView {
     private final ListView<Universe> list = new ListView<>();
     private final Label summary = Texts.of("", "soft", "small");
     private final VBox pane;
+    private final List<Node> chart;
     private boolean refreshing;
 
     public UniversesStage(OpenDocument document) {
@@ -67,7 +70,23 @@ public final class UniversesStage implements StageView {
         list.setAccessibleText("Universes");
         list.setCellFactory(v -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
-        pane = new VBox(head, list, summary);
+        HBox below = new HBox(
+                8,
+                summary,
+                Mark.gap(),
+                button("Load …", "universes-load", this::load),
+                button("Who is heard …", "universes-wins", this::whoWins),
+                button("Renumber, route …", "universes-numbers", this::numbers),
+                button("Take over routes …", "universes-import", () -> show(new RoutesPage(document, this::leavePage))),
+                button(
+                        "Write routes …",
+                        "universes-export",
+                        () -> show(new ExportPage(
+                                document, this::leavePage, "Write the routes as a table", ExportPage.ofRoutes()))));
+        below.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        chart = List.of(head, list, below);
+        pane = new VBox();
+        pane.getChildren().setAll(chart);
         pane.getStyleClass().add("stage-pane");
         list.getSelectionModel().selectedItemProperty().addListener((o, old, universe) -> {
             if (universe != null && !refreshing) {
@@ -86,6 +105,41 @@ public final class UniversesStage implements StageView {
     @Override
     public void shown() {
         refresh();
+    }
+
+    private static Button button(String text, String id, Runnable action) {
+        Button button = new Button(text);
+        button.getStyleClass().add("quiet");
+        button.setId(id);
+        button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        button.setOnAction(e -> action.run());
+        return button;
+    }
+
+    private void show(VBox page) {
+        VBox.setVgrow(page, Priority.ALWAYS);
+        pane.getChildren().setAll(page);
+        page.requestFocus();
+    }
+
+    private void leavePage() {
+        pane.getChildren().setAll(chart);
+        list.requestFocus();
+    }
+
+    /** Shows the load on each cable. */
+    public void load() {
+        show(new LoadPage(document, this::leavePage));
+    }
+
+    /** Shows who is heard at each port. */
+    public void whoWins() {
+        show(new WhoWinsPage(document, this::leavePage));
+    }
+
+    /** Moves numbers, and gives universes to free ports. */
+    public void numbers() {
+        show(new NumbersPage(document, this::leavePage));
     }
 
     private void refresh() {

@@ -1,4 +1,4 @@
-package zentrel.app.addresses;
+package zentrel.app.shell;
 
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -8,11 +8,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import zentrel.app.look.Texts;
 
-/** A page in place of the rulers: a title, and Esc leads back. */
-abstract class Page extends VBox {
+/** A page in place of a stage's picture: a title, and Esc leads back. */
+public abstract class Page extends VBox {
     private final Runnable away;
 
-    Page(String title, Runnable away) {
+    protected Page(String title, Runnable away) {
         super(10);
         this.away = away;
         getChildren().add(Texts.of(title, "title"));
@@ -24,13 +24,13 @@ abstract class Page extends VBox {
         });
     }
 
-    /** Goes back to the rulers. A page that does something until then ends it here. */
-    void leave() {
+    /** Goes back to the picture. A page that does something until then ends it here. */
+    protected void leave() {
         away.run();
     }
 
     /** The button that leads back. */
-    final Button back(String id, String text) {
+    protected final Button back(String id, String text) {
         Button back = new Button(text);
         back.getStyleClass().add("quiet");
         back.setId(id);
@@ -38,7 +38,8 @@ abstract class Page extends VBox {
         return back;
     }
 
-    static Button action(String text, String id, Runnable work) {
+    /** A button that does something. */
+    protected static Button action(String text, String id, Runnable work) {
         Button button = new Button(text);
         button.getStyleClass().add("action");
         button.setId(id);
@@ -47,7 +48,8 @@ abstract class Page extends VBox {
         return button;
     }
 
-    static HBox row(Node... nodes) {
+    /** What stands side by side. */
+    protected static HBox row(Node... nodes) {
         HBox row = new HBox(10, nodes);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;

@@ -1,0 +1,217 @@
+package zentrel.app.universes;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Texts;
+import zentrel.app.shell.Page;
+import zentrel.check.Report;
+import zentrel.load.Load;
+import zentrel.plan.Application;
+import zentrel.plan.Delivery;
+import zentrel.plan.Protocol;
+import zentrel.universe.PixelCount;
+
+/** What the streams come to on each cable, and what would be with more universes, or with pixels that need some. */
+final class LoadPage extends Page {
+    private static final double[] COLUMNS = {250, 72, 72, 72, 72, 84, 170};
+    private static final double BAR = 90;
+    private static final double NUMBER = 62;
+
+    private final OpenDocument document;
+    private final TextField universes = new TextField("0");
+    private final TextField pixels = new TextField("");
+    private final ComboBox<String> of = new ComboBox<>();
+    private final ComboBox<String> from = new ComboBox<>();
+    private final ComboBox<String> protocol = new ComboBox<>();
+    private final CheckBox broadcast = new CheckBox("to everybody");
+    private final VBox lines = new VBox(10);
+
+    LoadPage(OpenDocument document, Runnable away) {
+        super("Load on each cable", away);
+        this.document = document;
+        universes.setId("load-universes");
+        universes.setPrefColumnCount(5);
+        universes.setAccessibleText("What if: so many more universes");
+        universes.setOnAction(e -> work());
+        pixels.setId("load-pixels");
+        pixels.setPrefColumnCount(6);
+        pixels.setPromptText("pixels");
+        pixels.setAccessibleText("As many as so many pixels need");
+        pixels.setOnAction(e -> count());
+        of.getItems().addAll("RGB", "RGBW");
+        of.getSelectionModel().selectFirst();
+        of.setAccessibleText("Slots of a pixel");
+        of.setOnAction(e -> count());
+        document.plan().applications().stream()
+                .filter(a -> !document.plan().index().streamsOf(a.id()).isEmpty())
+                .map(Application::name)
+                .forEach(from.getItems()::add);
+        from.getSelectionModel().selectFirst();
+        from.setAccessibleText("Who would send them");
+        from.setOnAction(e -> work());
+        protocol.getItems().addAll(Protocol.SACN.title(), Protocol.ARTNET.title());
+        protocol.getSelectionModel().selectFirst();
+        protocol.setAccessibleText("By which protocol");
+        protocol.setOnAction(e -> work());
+        broadcast.setOnAction(e -> work());
+        ScrollPane scroll = new ScrollPane(lines);
+        scroll.setFitToWidth(true);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren()
+                .addAll(
+                        row(
+                                Texts.of("What if", "soft"),
+                                universes,
+                                Texts.of("more universes of", "soft"),
+                                protocol,
+                                Texts.of("came from", "soft"),
+                                from,
+                                broadcast),
+                        row(
+                                Texts.of("as many as", "soft"),
+                                pixels,
+                                of,
+                                Texts.of("pixels need, whole pixels only", "soft"),
+                                action("Show it", "load-show", this::work),
+                                back("load-leave", "Back to the universes")),
+                        scroll);
+        work();
+    }
+
+    /** Puts in as many universes as the pixels need. */
+    private void count() {
+        String typed = pixels.getText().strip();
+        if (typed.isEmpty()) {
+            return;
+        }
+        try {
+            PixelCount counted =
+                    new PixelCount(Integer.parseInt(typed), of.getValue().length());
+            universes.setText(String.valueOf(counted.universes()));
+            document.tell(counted.pixels() + " " + of.getValue() + " pixels need " + counted.universes()
+                    + " universes of " + counted.perUniverse() + " pixels; the last has " + counted.inTheLast() + ".");
+            work();
+        } catch (IllegalArgumentException e) {
+            document.tell(
+                    e instanceof NumberFormatException
+                            ? "\"" + typed + "\" is no number of pixels."
+                            : String.valueOf(e.getMessage()));
+        }
+    }
+
+    private void work() {
+        Report report = document.reportProperty().get();
+        String typed = universes.getText().strip();
+        if (!typed.matches("\\d{1,5}")) {
+            document.tell("\"" + typed + "\" is no number of universes.");
+            return;
+        }
+        if (report == null) {
+            return;
+        }
+        int more = Integer.parseInt(typed);
+        Protocol by = Protocol.SACN.title().equals(protocol.getValue()) ? Protocol.SACN : Protocol.ARTNET;
+        Delivery delivery =
+                broadcast.isSelected() ? Delivery.BROADCAST : by == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
+        Optional<Load.WhatIf> whatIf = document.plan().applications().stream()
+                .filter(a -> more > 0 && a.name().equals(from.getValue()))
+                .findFirst()
+                .map(a -> new Load.WhatIf(more, a.id(), by, delivery));
+        document.derive(report, r -> Load.of(r.signalPaths(), whatIf), load -> show(report, load, by));
+    }
+
+    private void show(Report report, Load load, Protocol by) {
+        lines.getChildren().clear();
+        int room = load.headroom(by, 44);
+        lines.getChildren()
+                .add(Texts.wrapped(
+                        load.busiest()
+                                        .map(b -> "The busiest is the "
+                                                + report.plan().index().name(b.adapter()) + " with "
+                                                + percent(b.part()) + " of 100 Mbit/s. ")
+                                        .orElse("Nothing is sent. ")
+                                + (room > 0
+                                        ? "There is room for " + room + " more universes of " + by.title()
+                                                + " at 44 a second before 70 %."
+                                        : "There is no room below 70 %."),
+                        room > 0 ? "passes" : "at-risk"));
+        GridPane grid = new GridPane();
+        grid.setId("load-table");
+        grid.setVgap(3);
+        for (double width : COLUMNS) {
+            grid.getColumnConstraints().add(new ColumnConstraints(width));
+        }
+        List<javafx.scene.Node> heads = new ArrayList<>();
+        for (String head : List.of("Adapter", "out /s", "Mbit/s", "in /s", "Mbit/s", "snooping", "   of 100 Mbit/s")) {
+            Label heading = Texts.heading(head);
+            if (!heads.isEmpty() && !head.startsWith(" ")) {
+                right(heading);
+            }
+            heads.add(heading);
+        }
+        grid.addRow(0, heads.toArray(javafx.scene.Node[]::new));
+        int line = 1;
+        for (Load.Link link : load.links()) {
+            grid.addRow(
+                    line++,
+                    Texts.of(report.plan().index().name(link.adapter())),
+                    number("%.0f", link.out().packets()),
+                    number("%.2f", link.out().bits() / 1e6),
+                    number("%.0f", link.in().packets()),
+                    number("%.2f", link.in().bits() / 1e6),
+                    number("%.2f", link.meant().bits() / 1e6),
+                    bar(link.part()));
+        }
+        lines.getChildren().add(grid);
+        lines.getChildren()
+                .add(Texts.wrapped(
+                        "Groups are taken to flood every cable of their segment, as over a switch without snooping; with"
+                                + " snooping and a querier a cable carries its own only. Levels of 512 slots, gaps between packets"
+                                + " counted.",
+                        "soft",
+                        "small"));
+    }
+
+    private static String percent(double part) {
+        return String.format(Locale.ROOT, "%.1f %%", part * 100);
+    }
+
+    private static javafx.scene.Node number(String format, double value) {
+        return right(Texts.mono(String.format(Locale.ROOT, format, value), value == 0 ? "soft" : "label"));
+    }
+
+    /** A number under its heading, both at the right edge of their column. */
+    private static Label right(Label label) {
+        label.setMinWidth(NUMBER);
+        label.setMaxWidth(NUMBER);
+        label.setAlignment(Pos.CENTER_RIGHT);
+        return label;
+    }
+
+    private static HBox bar(double part) {
+        Region full = new Region();
+        double width = Math.max(1, Math.min(1, part) * BAR);
+        full.setMinSize(width, 9);
+        full.setMaxSize(width, 9);
+        full.getStyleClass().add(part > Load.MOST ? "load-much" : "load-bar");
+        HBox bar = new HBox(6, full, Texts.mono(percent(part), "small", part > Load.MOST ? "at-risk" : "soft"));
+        bar.setPadding(new javafx.geometry.Insets(0, 0, 0, 12));
+        bar.setAlignment(Pos.CENTER_LEFT);
+        return bar;
+    }
+}
