@@ -187,6 +187,21 @@ final class MainWindow {
         addresses.view().giveOut(true);
     }
 
+    /** Shows what a table of addresses would change. */
+    void showImport(String rows) {
+        addresses.view().importTable(rows);
+    }
+
+    /** Shows the load on each cable. */
+    void showLoad() {
+        universes.view().load();
+    }
+
+    /** Asks for the next look at what is selected. */
+    void lookNext() {
+        strip.look();
+    }
+
     /** Ends what the bench runs. */
     void close() {
         bench.ifMade().ifPresent(BenchStage::close);

@@ -27,6 +27,14 @@ final class Shots {
     private final OpenDocument document;
     private final MainWindow window;
     private final Path folder;
+    /** A table as somebody might keep it, with a row that will not do. */
+    private static final String TABLE = """
+            Device;IP address;Mask;Where
+            Jetty node;10.41.22.9;255.255.0.0;Boathouse
+            Paths node;10.41.21.300;255.255.0.0;Canal bridge
+            Rockery node;10.41.24.12;255.255.0.0;Orchard wall
+            """;
+
     private final Deque<Step> steps = new ArrayDeque<>();
 
     Shots(Stage stage, OpenDocument document, MainWindow window, Path folder) {
@@ -46,6 +54,7 @@ final class Shots {
         view(2, 500, () -> document.select(new zentrel.plan.AdapterId("jetty-node.network")), "addresses");
         view(2, 900, () -> window.showMove("172.20.0.0/16"), "address-move");
         view(2, 900, window::showGivingOut, "address-give");
+        view(2, 1500, () -> window.showImport(TABLE), "address-import");
         view(
                 1,
                 900,
@@ -61,6 +70,7 @@ final class Shots {
                 },
                 "change");
         view(3, 500, () -> document.select(new UniverseId("u5")), "universes");
+        view(3, 900, window::lookNext, "next-look");
         view(
                 4,
                 1500,
@@ -96,6 +106,7 @@ final class Shots {
                     document.select(new UniverseId("u10"));
                 },
                 "universes-day");
+        view(3, 900, window::showLoad, "universes-load");
         steps.add(new Step(100, Platform::exit));
         next();
     }

@@ -20,9 +20,9 @@ import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.Edit;
+import zentrel.routing.RoutingTable;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
-import zentrel.universe.RoutingTable;
 
 /** {@code zentrel import PLAN TABLE [-o OUT]}: a table of addresses taken over into a plan. */
 @Command(

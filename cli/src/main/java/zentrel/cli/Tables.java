@@ -2,8 +2,8 @@ package zentrel.cli;
 
 import zentrel.machine.AddressTable;
 import zentrel.plan.Plan;
+import zentrel.routing.RoutingTable;
 import zentrel.table.TextTable;
-import zentrel.universe.RoutingTable;
 
 /** The tables that go out and come in. */
 final class Tables {

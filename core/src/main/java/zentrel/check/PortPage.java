@@ -8,8 +8,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import zentrel.path.HopKind;
 import zentrel.plan.*;
+import zentrel.routing.PortPages;
 import zentrel.universe.PortAddress;
-import zentrel.universe.PortPages;
 
 /** Ports of one page that are meant for different Sub-Nets: {@code port.page}. */
 final class PortPage extends PathRule {

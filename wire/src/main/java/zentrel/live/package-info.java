@@ -1,4 +1,7 @@
-/** Looks at the real network: {@link zentrel.live.StreamWatch} lists universes, sources, priorities, rates and losses. */
+/**
+ * Looks at the real network: {@link zentrel.live.StreamWatch} lists universes, sources, priorities, rates and losses;
+ * {@link zentrel.live.Asking} asks planned devices whether they answer; {@link zentrel.live.ThisComputer} reads its adapters.
+ */
 @NullMarked
 package zentrel.live;
 

@@ -252,6 +252,13 @@ public final class AddressesStage implements StageView {
         page.start();
     }
 
+    /** The same with rows that are known already. */
+    public void importTable(String rows) {
+        ImportPage page = new ImportPage(document, this::leavePage);
+        show(page);
+        page.start(rows);
+    }
+
     /** Shows the addresses in another form, to copy or to save. */
     public void export() {
         ExportPage page = new ExportPage(

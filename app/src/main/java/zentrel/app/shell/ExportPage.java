@@ -21,7 +21,7 @@ import zentrel.machine.AddressTable;
 import zentrel.machine.HostsFile;
 import zentrel.machine.Reservations;
 import zentrel.plan.Plan;
-import zentrel.universe.RoutingTable;
+import zentrel.routing.RoutingTable;
 
 /** Something of the plan in a form that another program takes: seen first, then copied or saved. */
 public final class ExportPage extends Page {

@@ -24,7 +24,7 @@ import zentrel.load.Load;
 import zentrel.plan.Application;
 import zentrel.plan.Delivery;
 import zentrel.plan.Protocol;
-import zentrel.universe.PixelCount;
+import zentrel.routing.PixelCount;
 
 /** What the streams come to on each cable, and what would be with more universes, or with pixels that need some. */
 final class LoadPage extends Page {

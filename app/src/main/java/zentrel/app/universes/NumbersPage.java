@@ -15,8 +15,8 @@ import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.Edit;
 import zentrel.plan.Protocol;
-import zentrel.universe.AutoRouting;
-import zentrel.universe.Renumbering;
+import zentrel.routing.AutoRouting;
+import zentrel.routing.Renumbering;
 
 /** A range of universe numbers moved everywhere at once, and universes without a port given to free ones: seen, then done. */
 final class NumbersPage extends Page {

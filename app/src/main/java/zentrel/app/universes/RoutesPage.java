@@ -20,8 +20,8 @@ import zentrel.app.shell.Page;
 import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.Edit;
+import zentrel.routing.RoutingTable;
 import zentrel.table.TextTable;
-import zentrel.universe.RoutingTable;
 
 /** A table of ports and their numbers taken over: pasted or read from a file, with what would change and what is left out. */
 final class RoutesPage extends Page {

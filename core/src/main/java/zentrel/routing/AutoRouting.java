@@ -1,4 +1,4 @@
-package zentrel.universe;
+package zentrel.routing;
 
 import java.util.ArrayList;
 import java.util.HashMap;

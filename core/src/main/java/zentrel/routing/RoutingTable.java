@@ -1,4 +1,4 @@
-package zentrel.universe;
+package zentrel.routing;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -12,6 +12,8 @@ import zentrel.plan.*;
 import zentrel.table.Columns;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
+import zentrel.universe.PortAddress;
+import zentrel.universe.SacnUniverse;
 
 /** Who takes which universe by which number, as a table for a spreadsheet, and back again. */
 public final class RoutingTable {

@@ -1,4 +1,4 @@
-package zentrel.universe;
+package zentrel.routing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
