@@ -164,8 +164,8 @@ class ApplyingTest {
         PortId port = new PortId("boathouse-node.p1");
         Plan plan = withCopies(
                 new TypedCopy(new CopyId("note"), "patch note", new ApplicationId("previs"), port, Setting.of("4")));
-        Changing change = Changing.wire(plan, port, 104);
-        assertThat(change.before() + " " + change.after()).isEqualTo("Art-Net 4 Art-Net 104");
+        Changing change = Changing.wire(plan, port, 14);
+        assertThat(change.before() + " " + change.after()).isEqualTo("Art-Net 4 Art-Net 14");
         assertThat(change.places())
                 .extracting(Elsewhere::where)
                 .hasSize(4)
@@ -175,7 +175,7 @@ class ApplyingTest {
                         "patch note in previs");
         Plan alone = change.change().applyTo(plan);
         assertThat(Check.run(alone).isBroken()).as("the port alone").isTrue();
-        Plan all = Elsewhere.all(change.places(), 104).applyTo(alone);
+        Plan all = Elsewhere.all(change.places(), 14).applyTo(alone);
         assertThat(Check.run(all).findings())
                 .as("all of them")
                 .isEqualTo(Check.run(DEMO).findings());

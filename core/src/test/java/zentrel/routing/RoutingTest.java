@@ -126,6 +126,56 @@ class RoutingTest {
         assertThat(count.inTheLast()).isEqualTo(last);
     }
 
+    /** There and back: nothing is wrong on the way, and all who send or take a universe went together. */
+    @Test
+    void aSourceMovesToTheOtherProtocolWithAllThatFollows() {
+        Plan ready = FernlightTrail.ready();
+        List<String> before =
+                Check.run(ready).findings().stream().map(Finding::id).toList();
+        ApplicationId desk = new ApplicationId("hut-desk");
+        SwitchingProtocol moved = SwitchingProtocol.of(ready, desk, Protocol.SACN);
+        assertThat(moved.lines()).isNotEmpty();
+        Plan sacn = moved.edit().applyTo(ready);
+        assertThat(sacn.index().streamsOf(desk)).noneMatch(s -> s.protocol() == Protocol.ARTNET);
+        assertThat(Check.run(sacn).findings()).extracting(Finding::id).isSubsetOf(before);
+        assertThat(sacn.index().streamsOf(desk))
+                .allMatch(s -> sacn.index().wireOf(s).orElseThrow()
+                        == sacn.index().universe(s.universe()).number());
+        Plan back = SwitchingProtocol.of(sacn, desk, Protocol.ARTNET).edit().applyTo(sacn);
+        assertThat(back.index().streamsOf(desk)).allMatch(s -> s.protocol() == Protocol.ARTNET);
+        assertThat(Check.run(back).findings())
+                .extracting(Finding::rule)
+                .as("pages have one Sub-Net, and that is told")
+                .containsAnyOf("universe.no-receiver", "port.page");
+    }
+
+    @Test
+    void theAdviceNamesWhatDecides() {
+        ProtocolAdvice desk = ProtocolAdvice.of(TestPlans.pier()).get(0);
+        assertThat(desk.better()).isEqualTo(Protocol.SACN);
+        assertThat(desk.reasons().get(0)).startsWith("Another source sends the same universes");
+        Plan deaf = TestPlans.pier()
+                .withReceivers(TestPlans.pier().receivers().stream()
+                        .map(r -> r.name().equals("Node B")
+                                ? new Receiver(
+                                        r.id(),
+                                        r.name(),
+                                        r.application(),
+                                        java.util.Set.of(Protocol.ARTNET),
+                                        r.inputOn(),
+                                        r.answersPolls(),
+                                        r.merge(),
+                                        r.ports())
+                                : r)
+                        .toList());
+        ProtocolAdvice only = ProtocolAdvice.of(deaf).get(0);
+        assertThat(only.better()).isEqualTo(Protocol.ARTNET);
+        assertThat(only.reasons().get(0)).isEqualTo("Only Art-Net reaches everybody: Node B does not take sACN.");
+        assertThat(only.sides().get(0).packets())
+                .as("one packet a universe")
+                .isEqualTo(3 * deaf.streams().get(0).ratePerSecond());
+    }
+
     @Test
     void pagesAreAsTheProfileSays() {
         Plan pier = TestPlans.pier();
