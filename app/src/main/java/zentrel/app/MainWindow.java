@@ -527,6 +527,10 @@ final class MainWindow {
             showStage(UNIVERSES);
             universes.view().load();
         }));
+        commands.add(new GoToBox.Command("Which protocol should each source use?", () -> {
+            showStage(UNIVERSES);
+            universes.view().protocols();
+        }));
         commands.add(new GoToBox.Command("Who is heard, and what if one stops", () -> {
             showStage(UNIVERSES);
             universes.view().whoWins();

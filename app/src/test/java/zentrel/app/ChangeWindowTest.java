@@ -304,6 +304,7 @@ class ChangeWindowTest {
         settled(() -> address(pergola).equals("10.41.30.3/16"));
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().equals(ready));
+        plan(); // with its findings
         var list = robot.lookup("#address-list").queryListView();
         fx(() -> {
             list.getSelectionModel().clearSelection();
@@ -323,8 +324,9 @@ class ChangeWindowTest {
         assertThat(fx(() -> address(new AdapterId("glasshouse-node.network")))).isEqualTo("10.41.77.1/16");
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().equals(ready));
+        plan(); // with its findings
         fx(() -> {
-            more(robot, "address-import");
+            Fx.menu(robot, "#address-more", "address-import");
             robot.lookup("#import-text")
                     .queryAs(TextInputControl.class)
                     .setText("Name;IP\nJetty node;10.41.22.9\nMoon node;10.41.22.10\n");
@@ -341,8 +343,9 @@ class ChangeWindowTest {
         settled(() -> address(new AdapterId("jetty-node.network")).equals("10.41.22.9/16"));
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().equals(ready));
+        plan(); // with its findings
         fx(() -> {
-            more(robot, "address-export");
+            Fx.menu(robot, "#address-more", "address-export");
             return true;
         });
         settled(() -> robot.lookup("#export-text")
@@ -363,7 +366,7 @@ class ChangeWindowTest {
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         settled(() -> robot.lookup("#address-more").tryQuery().isPresent());
         fx(() -> {
-            more(robot, "address-move");
+            Fx.menu(robot, "#address-more", "address-move");
             robot.lookup("#move-range").queryAs(TextInputControl.class).setText("10.41.0.0/29");
             return true;
         });
@@ -489,15 +492,5 @@ class ChangeWindowTest {
                 "paper list: %d hosts, %d lines, %d keys, %.0f s by the model%n",
                 plan.hosts().size(), lines.size(), keys, seconds);
         assertThat(seconds).isLessThan(15 * 60);
-    }
-
-    /** Fires what stands under More of the Addresses stage. */
-    private static void more(FxRobot robot, String id) {
-        ((javafx.scene.control.MenuButton) robot.lookup("#address-more").query())
-                .getItems().stream()
-                        .filter(i -> id.equals(i.getId()))
-                        .findFirst()
-                        .orElseThrow()
-                        .fire();
     }
 }

@@ -6,6 +6,8 @@ import static org.awaitility.Awaitility.await;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
+import javafx.scene.control.MenuButton;
+import org.testfx.api.FxRobot;
 
 /** The JavaFX thread, for tests: do something on it, wait until something is so on it. */
 public final class Fx {
@@ -27,5 +29,23 @@ public final class Fx {
     /** Waits until a condition holds on the JavaFX thread. */
     public static void settled(Callable<Boolean> condition) {
         await().atMost(30, SECONDS).until(() -> fx(condition));
+    }
+
+    /** Fires what stands in a menu under a button. */
+    public static void menu(FxRobot robot, String button, String item) {
+        Runnable fire = () -> ((MenuButton) robot.lookup(button).query())
+                .getItems().stream()
+                        .filter(i -> item.equals(i.getId()))
+                        .findFirst()
+                        .orElseThrow()
+                        .fire();
+        if (Platform.isFxApplicationThread()) {
+            fire.run();
+        } else {
+            fx(() -> {
+                fire.run();
+                return true;
+            });
+        }
     }
 }

@@ -141,8 +141,8 @@ class UniversesWindowTest {
         settled(() -> document.plan().index().port(output).wire().orElseThrow().inForce() == 111);
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().equals(ready));
-        settled(() -> robot.lookup("#universes-import").tryQuery().isPresent());
-        fire(robot, "#universes-import");
+        settled(() -> robot.lookup("#universes-more").tryQuery().isPresent());
+        Fx.menu(robot, "#universes-more", "universes-import");
         settled(() -> robot.lookup("#routes-text").tryQuery().isPresent());
         fx(() -> {
             robot.lookup("#routes-text")

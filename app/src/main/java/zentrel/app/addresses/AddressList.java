@@ -101,6 +101,9 @@ final class AddressList extends ListView<AddressList.Row> {
                 }
             }
         }
+        if (lookup("#address-field") != null && rows.equals(getItems())) {
+            return; // somebody types in one of them, and nothing of them changed
+        }
         List<AdapterId> before = chosen().stream().map(r -> r.adapter().id()).toList();
         refreshing = true;
         getItems().setAll(rows);
@@ -133,11 +136,22 @@ final class AddressList extends ListView<AddressList.Row> {
                 .mapToInt(i -> i)
                 .min()
                 .orElse(-1);
-        lookupAll(".list-cell").forEach(n -> {
-            if (n instanceof Cell cell && !cell.isEmpty() && cell.getIndex() == first) {
-                cell.edit();
-            }
-        });
+        if (first < 0) {
+            return;
+        }
+        layout(); // what is still to be laid out would take the field away again
+        if (cell(first).isEmpty()) {
+            scrollTo(first);
+            layout();
+        }
+        cell(first).ifPresent(Cell::edit);
+    }
+
+    private Optional<Cell> cell(int index) {
+        return lookupAll(".list-cell").stream()
+                .filter(n -> n instanceof Cell cell && !cell.isEmpty() && cell.getIndex() == index)
+                .map(Cell.class::cast)
+                .findFirst();
     }
 
     /** Pins what is chosen, so that it keeps its address when others are given out anew; or lets it go. */

@@ -10,6 +10,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -70,19 +72,22 @@ public final class UniversesStage implements StageView {
         list.setAccessibleText("Universes");
         list.setCellFactory(v -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
+        MenuButton more = new MenuButton("More");
+        more.setId("universes-more");
+        more.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+        more.getItems()
+                .addAll(
+                        item("Take over a table of routes …", "universes-import", this::importRoutes),
+                        item("Write routes as a table …", "universes-export", this::exportRoutes));
         HBox below = new HBox(
                 8,
                 summary,
                 Mark.gap(),
                 button("Load …", "universes-load", this::load),
                 button("Who is heard …", "universes-wins", this::whoWins),
+                button("Which protocol? …", "universes-protocol", this::protocols),
                 button("Renumber, route …", "universes-numbers", this::numbers),
-                button("Take over routes …", "universes-import", () -> show(new RoutesPage(document, this::leavePage))),
-                button(
-                        "Write routes …",
-                        "universes-export",
-                        () -> show(new ExportPage(
-                                document, this::leavePage, "Write the routes as a table", ExportPage.ofRoutes()))));
+                more);
         below.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         chart = List.of(head, list, below);
         pane = new VBox();
@@ -116,6 +121,21 @@ public final class UniversesStage implements StageView {
         return button;
     }
 
+    private static MenuItem item(String text, String id, Runnable action) {
+        MenuItem item = new MenuItem(text);
+        item.setId(id);
+        item.setOnAction(e -> action.run());
+        return item;
+    }
+
+    private void importRoutes() {
+        show(new RoutesPage(document, this::leavePage));
+    }
+
+    private void exportRoutes() {
+        show(new ExportPage(document, this::leavePage, "Write the routes as a table", ExportPage.ofRoutes()));
+    }
+
     private void show(VBox page) {
         VBox.setVgrow(page, Priority.ALWAYS);
         pane.getChildren().setAll(page);
@@ -135,6 +155,11 @@ public final class UniversesStage implements StageView {
     /** Shows who is heard at each port. */
     public void whoWins() {
         show(new WhoWinsPage(document, this::leavePage));
+    }
+
+    /** Says by which protocol each source should send. */
+    public void protocols() {
+        show(new ProtocolPage(document, this::leavePage));
     }
 
     /** Moves numbers, and gives universes to free ports. */
