@@ -11,7 +11,6 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import zentrel.load.Load;
-import zentrel.path.SignalPaths;
 import zentrel.plan.Application;
 import zentrel.plan.Delivery;
 import zentrel.plan.Plan;
@@ -55,7 +54,7 @@ final class LoadCommand implements Callable<Integer> {
         if (add < 0 || add > by.lastNumber()) {
             throw new Refusal("--add goes from 0 to " + by.lastNumber() + ", not " + add + ".");
         }
-        Load load = Load.of(new SignalPaths(opened), more(opened, by));
+        Load load = Load.of(opened, more(opened, by));
         int room = load.headroom(by, 44);
         if (out.json) {
             ObjectNode root = Output.JSON.objectNode();

@@ -89,7 +89,7 @@ public final class CheckContext {
         Load known = load;
         if (known == null) {
             synchronized (this) {
-                known = load == null ? Load.of(signalPaths) : load;
+                known = load == null ? Load.of(plan()) : load;
                 load = known;
             }
         }

@@ -2,13 +2,16 @@ package zentrel.check;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import zentrel.load.Load;
 import zentrel.path.HopKind;
 import zentrel.plan.Edit;
 import zentrel.plan.Plan;
+import zentrel.plan.SegmentId;
 import zentrel.plan.Stream;
 
 /** A cable that carries too much: {@code network.load}. */
@@ -51,27 +54,43 @@ final class NetworkLoad extends PathRule {
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
+        Map<Optional<SegmentId>, List<Load.Link>> received = new LinkedHashMap<>();
         for (Load.Link link : context.load().links()) {
-            if (link.part() > Load.MOST) {
-                boolean sends = link.out().bits() >= link.in().bits();
-                findings.add(unmet(
-                        Severity.AT_RISK,
-                        Optional.of(HopKind.CARRIED),
-                        List.of(link.adapter()),
-                        String.format(
-                                Locale.ROOT,
-                                "The %s %s %.1f Mbit/s, %.0f %% of 100 Mbit/s: %.0f packets a second. %s",
-                                context.index().name(link.adapter()),
-                                sends ? "sends" : "is sent",
-                                Math.max(link.out().bits(), link.in().bits()) / 1e6,
-                                link.part() * 100,
-                                Math.max(link.out().packets(), link.in().packets()),
-                                sends
-                                        ? "Send to groups instead of to each, or split the universes over two sources."
-                                        : "Use switches that pass groups on to their members only, or send to each."),
-                        List.of(slower(context, link))));
+            if (link.part() <= Load.MOST) {
+                continue;
+            }
+            if (link.out().bits() >= link.in().bits()) {
+                findings.add(finding(context, link, 0));
+            } else {
+                received.computeIfAbsent(context.index().adapter(link.adapter()).segment(), s -> new ArrayList<>())
+                        .add(link);
             }
         }
+        // what floods a segment fills every cable there, and is told once, at the busiest
+        received.values().forEach(links -> findings.add(finding(context, links.get(0), links.size() - 1)));
         return findings;
+    }
+
+    private Finding finding(CheckContext context, Load.Link link, int others) {
+        boolean sends = link.out().bits() >= link.in().bits();
+        return unmet(
+                Severity.AT_RISK,
+                Optional.of(HopKind.CARRIED),
+                List.of(link.adapter()),
+                String.format(
+                        Locale.ROOT,
+                        "The %s %s %.1f Mbit/s, %.0f %% of 100 Mbit/s: %.0f packets a second%s. %s",
+                        context.index().name(link.adapter()),
+                        sends ? "sends" : "is sent",
+                        Math.max(link.out().bits(), link.in().bits()) / 1e6,
+                        link.part() * 100,
+                        Math.max(link.out().packets(), link.in().packets()),
+                        others == 0
+                                ? ""
+                                : ", and " + others + (others == 1 ? " other" : " others") + " there nearly as much",
+                        sends
+                                ? "Send to groups instead of to each, or split the universes over two sources."
+                                : "Use switches that pass groups on to their members only, or send to each."),
+                List.of(slower(context, link)));
     }
 }

@@ -9,8 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import zentrel.path.SignalPath;
-import zentrel.path.SignalPaths;
+import org.jspecify.annotations.Nullable;
 import zentrel.plan.*;
 
 /**
@@ -72,14 +71,14 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
     }
 
     /** The load of a plan as it is. */
-    public static Load of(SignalPaths paths) {
-        return of(paths, Optional.empty());
+    public static Load of(Plan plan) {
+        return of(plan, Optional.empty());
     }
 
     /** The load of a plan with more added. */
-    public static Load of(SignalPaths paths, Optional<WhatIf> more) {
-        Sums sums = new Sums(paths);
-        for (Stream stream : paths.plan().streams()) {
+    public static Load of(Plan plan, Optional<WhatIf> more) {
+        Sums sums = new Sums(plan);
+        for (Stream stream : plan.streams()) {
             sums.add(stream);
         }
         more.ifPresent(sums::add);
@@ -118,23 +117,20 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
 
     private static final class Sums {
         private final PlanIndex index;
-        private final SignalPaths paths;
-        private final Map<StreamId, List<PortId>> taking = new HashMap<>();
+        private final Plan plan;
         private final Map<StreamId, List<AdapterId>> receivers = new HashMap<>();
         private final Map<StreamId, SegmentId> sentOn = new HashMap<>();
+        private final Map<SegmentId, Flow> floods = new LinkedHashMap<>();
+        private final Map<SegmentId, Flow> broadcasts = new LinkedHashMap<>();
+        private final Map<AdapterId, Flow> ownFloods = new HashMap<>();
+        private final Map<AdapterId, Flow> ownBroadcasts = new HashMap<>();
         private final Map<AdapterId, Flow> out = new LinkedHashMap<>();
         private final Map<AdapterId, Flow> in = new LinkedHashMap<>();
         private final Map<AdapterId, Flow> meant = new LinkedHashMap<>();
 
-        Sums(SignalPaths paths) {
-            this.paths = paths;
-            this.index = paths.plan().index();
-            for (SignalPath path : paths.all()) {
-                if (path.signal().orElse(null) instanceof StreamId stream
-                        && path.receiver().orElse(null) instanceof PortId port) {
-                    taking.computeIfAbsent(stream, s -> new ArrayList<>(1)).add(port);
-                }
-            }
+        Sums(Plan plan) {
+            this.plan = plan;
+            this.index = plan.index();
         }
 
         private boolean sends(Stream stream) {
@@ -150,22 +146,24 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
             if (!sends(stream) || WireSize.onEthernet(stream.protocol()) == 0) {
                 return;
             }
-            Set<AdapterId> receivers = new LinkedHashSet<>();
-            for (PortId port : taking.getOrDefault(stream.id(), List.of())) {
-                receiving(port, stream).ifPresent(receivers::add);
+            Optional<Adapter> by = sending(stream.application(), stream.protocol());
+            Optional<SegmentId> segment = by.flatMap(Adapter::segment);
+            Set<AdapterId> taking = new LinkedHashSet<>();
+            for (Port port : index.portsOf(stream.universe())) {
+                if (port.protocol().inForce() == stream.protocol()) {
+                    receiving(port.id(), segment).ifPresent(taking::add);
+                }
             }
-            sending(stream.application(), stream.protocol()).ifPresent(by -> {
-                receivers.remove(by.id());
-                by.segment().ifPresent(s -> sentOn.put(stream.id(), s));
-            });
-            this.receivers.put(stream.id(), List.copyOf(receivers));
+            by.ifPresent(a -> taking.remove(a.id()));
+            segment.ifPresent(s -> sentOn.put(stream.id(), s));
+            receivers.put(stream.id(), List.copyOf(taking));
             send(
-                    stream.application(),
+                    by,
                     stream.protocol(),
                     stream.delivery(),
                     stream.ratePerSecond(),
-                    toEach(stream.delivery()) ? receivers.size() : 1,
-                    receivers);
+                    toEach(stream.delivery()) ? taking.size() : 1,
+                    taking);
         }
 
         private static boolean toEach(Delivery delivery) {
@@ -173,22 +171,27 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
         }
 
         void add(WhatIf more) {
-            double rate = paths.plan().streams().stream()
+            double rate = plan.streams().stream()
                     .filter(s -> s.application().equals(more.from()) && s.protocol() == more.protocol())
                     .mapToDouble(Stream::ratePerSecond)
                     .max()
                     .orElse(44);
-            send(more.from(), more.protocol(), more.delivery(), rate * more.universes(), 1, Set.of());
+            send(
+                    sending(more.from(), more.protocol()),
+                    more.protocol(),
+                    more.delivery(),
+                    rate * more.universes(),
+                    1,
+                    Set.of());
         }
 
         private void send(
-                ApplicationId from,
+                Optional<Adapter> by,
                 Protocol protocol,
                 Delivery delivery,
                 double packets,
                 int copies,
-                Set<AdapterId> receivers) {
-            Optional<Adapter> by = sending(from, protocol);
+                Set<AdapterId> taking) {
             if (by.isEmpty() || by.get().kind() == AdapterKind.LOOPBACK) {
                 return;
             }
@@ -196,21 +199,36 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
             int bytes = WireSize.onEthernet(protocol);
             out.merge(by.get().id(), Flow.NONE.and(packets * copies, bytes, broadcast), Sums::sum);
             if (toEach(delivery)) {
-                receivers.forEach(r -> in.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+                taking.forEach(r -> in.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
             } else {
-                by.get().segment().stream()
-                        .flatMap(s -> index.adaptersOn(s).stream())
-                        .filter(a -> !a.id().equals(by.get().id()) && a.kind() != AdapterKind.LOOPBACK)
-                        .forEach(a -> in.merge(a.id(), Flow.NONE.and(packets, bytes, broadcast), Sums::sum));
+                // what floods is added up for the whole segment, for a large one has thousands of both
+                Flow flooded = Flow.NONE.and(packets, bytes, broadcast);
+                by.get().segment().ifPresent(s -> floods.merge(s, flooded, Sums::sum));
+                ownFloods.merge(by.get().id(), flooded, Sums::sum);
             }
             if (broadcast) {
-                by.get().segment().stream()
-                        .flatMap(s -> index.adaptersOn(s).stream())
-                        .filter(a -> !a.id().equals(by.get().id()) && a.kind() != AdapterKind.LOOPBACK)
-                        .forEach(a -> meant.merge(a.id(), Flow.NONE.and(packets, bytes, true), Sums::sum));
+                Flow flooded = Flow.NONE.and(packets, bytes, true);
+                by.get().segment().ifPresent(s -> broadcasts.merge(s, flooded, Sums::sum));
+                ownBroadcasts.merge(by.get().id(), flooded, Sums::sum);
             } else {
-                receivers.forEach(r -> meant.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+                taking.forEach(r -> meant.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
             }
+        }
+
+        /** What floods a segment reaches every adapter there but the one that sent it. */
+        private void spread(Map<SegmentId, Flow> all, Map<AdapterId, Flow> own, Map<AdapterId, Flow> to) {
+            all.forEach((segment, flow) -> {
+                for (Adapter adapter : index.adaptersOn(segment)) {
+                    Flow mine = own.getOrDefault(adapter.id(), Flow.NONE);
+                    Flow others = new Flow(
+                            flow.packets() - mine.packets(),
+                            flow.bits() - mine.bits(),
+                            flow.everybody() - mine.everybody());
+                    if (adapter.kind() != AdapterKind.LOOPBACK && others.packets() > 0) {
+                        to.merge(adapter.id(), others, Sums::sum);
+                    }
+                }
+            });
         }
 
         private static Flow sum(Flow a, Flow b) {
@@ -232,20 +250,23 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
         }
 
         /** The adapter at which a port gets what a stream sends: the one on the sender's segment. */
-        private Optional<AdapterId> receiving(PortId port, Stream stream) {
-            Optional<SegmentId> segment =
-                    sending(stream.application(), stream.protocol()).flatMap(Adapter::segment);
-            List<Adapter> adapters = index.host(index.applicationOf(port).host()).adapters().stream()
-                    .filter(a -> a.kind() != AdapterKind.LOOPBACK)
-                    .toList();
-            return adapters.stream()
-                    .filter(a -> a.segment().equals(segment))
-                    .findFirst()
-                    .or(() -> adapters.stream().findFirst())
-                    .map(Adapter::id);
+        private Optional<AdapterId> receiving(PortId port, Optional<SegmentId> segment) {
+            @Nullable Adapter first = null;
+            for (Adapter adapter : index.host(index.applicationOf(port).host()).adapters()) {
+                if (adapter.kind() == AdapterKind.LOOPBACK) {
+                    continue;
+                }
+                if (adapter.segment().equals(segment)) {
+                    return Optional.of(adapter.id());
+                }
+                first = first == null ? adapter : first;
+            }
+            return Optional.ofNullable(first).map(Adapter::id);
         }
 
         List<Link> links() {
+            spread(floods, ownFloods, in);
+            spread(broadcasts, ownBroadcasts, meant);
             Set<AdapterId> all = new LinkedHashSet<>(out.keySet());
             all.addAll(in.keySet());
             List<Link> links = new ArrayList<>();

@@ -8,7 +8,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
-import zentrel.path.SignalPaths;
 import zentrel.plan.*;
 
 /** Traffic arithmetic against worked figures. */
@@ -38,7 +37,7 @@ class LoadTest {
     }
 
     private static Load.Link link(Plan plan, String adapter) {
-        return Load.of(new SignalPaths(plan)).links().stream()
+        return Load.of(plan).links().stream()
                 .filter(l -> l.adapter().value().equals(adapter))
                 .findFirst()
                 .orElseThrow();
@@ -78,11 +77,11 @@ class LoadTest {
 
     @Test
     void sixtyMoreUniversesAreAddedToWhatIsThere() {
-        SignalPaths paths = new SignalPaths(TestPlans.pier());
-        double before = Load.of(paths).busiest().orElseThrow().part();
+        Plan pier = TestPlans.pier();
+        double before = Load.of(pier).busiest().orElseThrow().part();
         Load after = Load.of(
-                paths, Optional.of(new Load.WhatIf(60, new ApplicationId("desk"), Protocol.SACN, Delivery.MULTICAST)));
-        double rate = paths.plan().streams().get(0).ratePerSecond();
+                pier, Optional.of(new Load.WhatIf(60, new ApplicationId("desk"), Protocol.SACN, Delivery.MULTICAST)));
+        double rate = pier.streams().get(0).ratePerSecond();
         assertThat(after.busiest().orElseThrow().part() - before)
                 .isCloseTo(60 * rate * 704 * 8 / Load.BITS_PER_SECOND, within(0.01));
     }

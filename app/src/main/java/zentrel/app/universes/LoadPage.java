@@ -132,7 +132,7 @@ final class LoadPage extends Page {
                 .filter(a -> more > 0 && a.name().equals(from.getValue()))
                 .findFirst()
                 .map(a -> new Load.WhatIf(more, a.id(), by, delivery));
-        document.derive(report, r -> Load.of(r.signalPaths(), whatIf), load -> show(report, load, by));
+        document.derive(report, r -> Load.of(r.plan(), whatIf), load -> show(report, load, by));
     }
 
     private void show(Report report, Load load, Protocol by) {
