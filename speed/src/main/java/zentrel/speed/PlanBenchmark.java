@@ -27,7 +27,7 @@ import zentrel.plan.Profile;
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
 @Fork(1)
-@Warmup(iterations = 6, time = 1)
+@Warmup(iterations = 15, time = 1)
 @Measurement(iterations = 5, time = 1)
 @SuppressWarnings("NullAway.Init")
 public class PlanBenchmark {
