@@ -23,7 +23,7 @@ import zentrel.routing.SwitchingProtocol;
 
 /** By which protocol each source should send, both side by side, and a source moved to the other with all that follows. */
 final class ProtocolPage extends Page {
-    private static final double[] COLUMNS = {90, 110, 110, 130, 380};
+    private static final double[] COLUMNS = {90, 110, 100, 120, 370};
 
     private final OpenDocument document;
     private final VBox lines = new VBox(14);
@@ -136,6 +136,6 @@ final class ProtocolPage extends Page {
                                         : "passes")));
         moved.change().warnings().forEach(w -> preview.getChildren().add(Texts.wrapped(w, "at-risk")));
         moved.change().lines().forEach(l -> preview.getChildren().add(Texts.wrapped(l, "small")));
-        box.getChildren().add(2, preview);
+        box.getChildren().add(preview);
     }
 }
