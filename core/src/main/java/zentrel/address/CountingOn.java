@@ -41,8 +41,8 @@ public final class CountingOn {
                 Ipv4Address from = next;
                 next = FreeAddress.after(from, first.subnet(), taken)
                         .filter(a -> a.compareTo(from) > 0)
-                        .orElseThrow(() -> new IllegalArgumentException("From " + first.address() + " " + first.subnet()
-                                + " has no " + adapters.size() + " free addresses."));
+                        .orElseThrow(() -> new IllegalArgumentException(first.subnet() + " has fewer than "
+                                + adapters.size() + " free addresses from " + first.address() + " on."));
             }
         }
         return Readdressing.of(

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.address.AddressWord;
 import zentrel.address.CountingOn;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Lists;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.check.Finding;
@@ -116,7 +117,7 @@ final class AddressList extends ListView<AddressList.Row> {
         } else {
             rows.stream().filter(r -> selected.test(r.adapter())).findFirst().ifPresent(r -> {
                 getSelectionModel().select(r);
-                scrollTo(r);
+                Lists.reveal(this, rows.indexOf(r));
             });
         }
         refreshing = false;
@@ -174,22 +175,24 @@ final class AddressList extends ListView<AddressList.Row> {
         }));
     }
 
-    /** Sets what was typed; on several rows, one after the other. */
-    private void set(Row row, String text, boolean later) {
+    /** Sets what was typed; on several rows, one after the other. False where it is refused, so that it can be mended. */
+    private boolean set(Row row, String text, boolean later) {
         List<Row> rows = chosen();
         try {
             if (rows.size() > 1 && rows.contains(row)) {
                 setAll(rows, text, later);
-                return;
+                return true;
             }
             Optional<Edit> word = AddressWord.of(document.plan(), row.adapter().id(), row.at(), text);
             if (word.isPresent()) {
                 document.apply(word.get());
-                return;
+                return true;
             }
             document.propose(Changing.address(document.plan(), row.adapter().id(), row.at(), typed(row, text)), later);
+            return true;
         } catch (IllegalArgumentException e) {
             document.tell(String.valueOf(e.getMessage()));
+            return false;
         }
     }
 
@@ -324,10 +327,11 @@ final class AddressList extends ListView<AddressList.Row> {
             field.selectAll();
             field.setOnKeyPressed(e -> {
                 if (e.getCode() == KeyCode.ENTER) {
-                    set(row, field.getText().strip(), e.isShiftDown());
-                    updateItem(row, false);
-                    AddressList.this.requestFocus();
                     e.consume();
+                    if (set(row, field.getText().strip(), e.isShiftDown())) {
+                        updateItem(row, false);
+                        AddressList.this.requestFocus();
+                    }
                 } else if (e.getCode() == KeyCode.ESCAPE) {
                     updateItem(row, false);
                     AddressList.this.requestFocus();
