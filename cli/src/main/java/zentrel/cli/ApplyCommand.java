@@ -7,7 +7,6 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import zentrel.check.Check;
 import zentrel.check.Finding;
 import zentrel.check.Fix;
@@ -25,9 +24,9 @@ import zentrel.plan.Plan;
         mixinStandardHelpOptions = true,
         description = "Applies fixes to a plan and writes the result.")
 final class ApplyCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Option(
             names = "--fix",
@@ -51,7 +50,7 @@ final class ApplyCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        LoadedPlan loaded = PlanArgument.open(plan);
+        LoadedPlan loaded = input.loaded();
         Plan now = loaded.plan();
         com.fasterxml.jackson.databind.node.ArrayNode applied = Output.JSON.arrayNode();
         for (String fix : fixes) {

@@ -29,9 +29,9 @@ import zentrel.plan.Plan;
         mixinStandardHelpOptions = true,
         description = "Asks planned devices whether they answer: by ping, else by an Art-Net poll. Sets nothing.")
 final class AskCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Parameters(index = "1..*", paramLabel = "HOST", description = "Only these, by name or id.")
     private @Nullable List<String> only;
@@ -53,7 +53,7 @@ final class AskCommand implements Callable<Integer> {
         if (seconds < 1 || seconds > 60) {
             throw new Refusal("--seconds goes from 1 to 60, not " + seconds + ".");
         }
-        Plan opened = PlanArgument.open(plan).plan();
+        Plan opened = input.plan();
         List<Host> hosts = new ArrayList<>();
         if (only == null) {
             hosts.addAll(opened.hosts());

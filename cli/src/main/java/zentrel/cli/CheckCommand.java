@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Parameters;
 import zentrel.check.Check;
 import zentrel.check.Finding;
 import zentrel.check.Fix;
@@ -19,9 +18,9 @@ import zentrel.check.Report;
         mixinStandardHelpOptions = true,
         description = "Says what is wrong with a plan, and what mends it.")
 final class CheckCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Mixin
     @SuppressWarnings("NullAway.Init")
@@ -29,7 +28,7 @@ final class CheckCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Report report = Check.run(PlanArgument.open(plan).plan());
+        Report report = Check.run(input.plan());
         List<Finding> findings =
                 report.findings().stream().map(f -> Fixes.withProven(report, f)).toList();
         if (out.json) {

@@ -10,7 +10,6 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import zentrel.machine.HostsFile;
 import zentrel.machine.Reservations;
 import zentrel.plan.Plan;
@@ -32,9 +31,9 @@ final class ExportCommand implements Callable<Integer> {
         xlsx
     }
 
-    @Parameters(index = "0", paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Option(names = "--as", required = true, paramLabel = "FORM", description = "${COMPLETION-CANDIDATES}.")
     @SuppressWarnings("NullAway.Init")
@@ -57,7 +56,7 @@ final class ExportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Plan opened = PlanArgument.open(plan).plan();
+        Plan opened = input.plan();
         byte[] bytes = switch (form) {
             case dnsmasq -> text(Reservations.of(opened).dnsmasq());
             case kea -> text(Reservations.of(opened).kea());

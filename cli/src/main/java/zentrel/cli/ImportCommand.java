@@ -31,9 +31,9 @@ import zentrel.table.TextTable;
         description =
                 "Takes a table of addresses (CSV or XLSX) over into a plan; without -o it only says what would change.")
 final class ImportCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Parameters(index = "1", paramLabel = "TABLE", description = "A file with commas, semicolons or tabs, or .xlsx.")
     @SuppressWarnings("NullAway.Init")
@@ -59,7 +59,7 @@ final class ImportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        LoadedPlan loaded = PlanArgument.open(plan);
+        LoadedPlan loaded = input.loaded();
         TextTable rows;
         AddressImport taken;
         try {

@@ -9,7 +9,6 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import zentrel.load.Load;
 import zentrel.plan.Application;
 import zentrel.plan.Delivery;
@@ -22,9 +21,9 @@ import zentrel.plan.Protocol;
         mixinStandardHelpOptions = true,
         description = "Prints packets and bits on each cable, the busiest first, and the room that is left.")
 final class LoadCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Option(names = "--add", paramLabel = "N", defaultValue = "0", description = "What if: so many more universes.")
     private int add;
@@ -49,7 +48,7 @@ final class LoadCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Plan opened = PlanArgument.open(plan).plan();
+        Plan opened = input.plan();
         Protocol by = Arguments.protocol("--protocol", protocol);
         if (add < 0 || add > by.lastNumber()) {
             throw new Refusal("--add goes from 0 to " + by.lastNumber() + ", not " + add + ".");

@@ -20,9 +20,9 @@ import zentrel.plan.Plan;
         mixinStandardHelpOptions = true,
         description = "Prints what to type on one computer so that it is as planned, or as it was. It runs nothing.")
 final class MachineCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Parameters(index = "1", paramLabel = "HOST", description = "The computer, by name or id.")
     @SuppressWarnings("NullAway.Init")
@@ -43,7 +43,7 @@ final class MachineCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Plan opened = PlanArgument.open(plan).plan();
+        Plan opened = input.plan();
         Host found = PlanArgument.host(opened, host);
         Map<AdapterId, String> names = new HashMap<>();
         for (Map.Entry<String, String> entry : called.entrySet()) {

@@ -27,9 +27,9 @@ import zentrel.plan.Plan;
         mixinStandardHelpOptions = true,
         description = "For what does not respond: the one observation that halves best what it may be.")
 final class NextLookCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Parameters(index = "1", paramLabel = "ID", description = "A fixture, universe, port or link, by its id.")
     @SuppressWarnings("NullAway.Init")
@@ -48,7 +48,7 @@ final class NextLookCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Plan opened = PlanArgument.open(plan).plan();
+        Plan opened = input.plan();
         Id subject = opened.index()
                 .idOf(id)
                 .orElseThrow(() -> new Refusal("The plan has nothing with the id \"" + id + "\"."));

@@ -9,7 +9,6 @@ import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import zentrel.path.Hop;
 import zentrel.path.Issue;
 import zentrel.path.Leg;
@@ -25,9 +24,9 @@ import zentrel.plan.UniverseId;
 /** {@code zentrel path PLAN --fixture ID | --universe ID | --link ID}: the ten hops, judged. */
 @Command(name = "path", mixinStandardHelpOptions = true, description = "Judges the signal path hop by hop.")
 final class PathCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @ArgGroup(multiplicity = "1")
     @SuppressWarnings("NullAway.Init")
@@ -50,7 +49,7 @@ final class PathCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Plan opened = PlanArgument.open(plan).plan();
+        Plan opened = input.plan();
         PathReport report = judge(new SignalPaths(opened));
         if (out.json) {
             out.json(json(report));

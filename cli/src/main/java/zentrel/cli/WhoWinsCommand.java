@@ -8,7 +8,6 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import zentrel.contest.Contest;
 import zentrel.path.SignalPaths;
 import zentrel.plan.Plan;
@@ -20,9 +19,9 @@ import zentrel.plan.UniverseId;
         mixinStandardHelpOptions = true,
         description = "Prints for each port who is heard, and what is seen there when any one source stops.")
 final class WhoWinsCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "PLAN", description = "A plan file, demo:draft or demo:ready.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private String plan;
+    private PlanInput input;
 
     @Option(names = "--universe", paramLabel = "ID", description = "Only this one.")
     private @Nullable String universe;
@@ -33,7 +32,7 @@ final class WhoWinsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Plan opened = PlanArgument.open(plan).plan();
+        Plan opened = input.plan();
         String only = universe;
         if (only != null
                 && opened.universes().stream().noneMatch(u -> u.id().value().equals(only))) {

@@ -1,7 +1,6 @@
 package zentrel.address;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -52,13 +51,8 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
         }
 
         @Override
-        public List<String> headings() {
-            return Arrays.asList(headings.split("\\|", -1));
-        }
-
-        @Override
-        public String title() {
-            return title;
+        public Columns.Words words() {
+            return new Columns.Words(title, headings);
         }
     }
 

@@ -36,6 +36,16 @@ public record Effect(List<Finding> mended, List<Finding> broken) {
         return missing;
     }
 
+    /** Whether nothing comes of it that was not there before. */
+    public boolean isGood() {
+        return broken.isEmpty();
+    }
+
+    /** It in a sentence, with the first thing that breaks. */
+    public String sentence() {
+        return "It " + words() + "." + (isGood() ? "" : " " + broken.get(0).text());
+    }
+
     /** It in a few words: "breaks 2, mends 1". */
     public String words() {
         List<String> parts = new ArrayList<>();

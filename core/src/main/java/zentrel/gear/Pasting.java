@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -30,27 +29,24 @@ import zentrel.table.TextTable;
 public record Pasting(Edit edit, int made, List<LeftOut> leftOut, List<String> columns) {
     /** What a column may hold. */
     enum Column implements Columns.Kind {
-        NAME("name|device|host|label|unit"),
-        TYPE("type|kind|what|model|gear|profile"),
-        PLACE("place|location|where|position|room|area"),
-        ADDRESS("address|ip|ipv4|ip address"),
-        MASK("mask|subnet mask|netmask|subnet|prefix"),
-        COUNT("count|quantity|qty|number of|pieces|how many");
+        NAME("name", "name|device|host|label|unit"),
+        TYPE("type", "type|kind|what|model|gear|profile"),
+        PLACE("place", "place|location|where|position|room|area"),
+        ADDRESS("address", "address|ip|ipv4|ip address"),
+        MASK("mask", "mask|subnet mask|netmask|subnet|prefix"),
+        COUNT("count", "count|quantity|qty|number of|pieces|how many");
 
+        private final String title;
         private final String headings;
 
-        Column(String headings) {
+        Column(String title, String headings) {
+            this.title = title;
             this.headings = headings;
         }
 
         @Override
-        public List<String> headings() {
-            return Arrays.asList(headings.split("\\|", -1));
-        }
-
-        @Override
-        public String title() {
-            return name().toLowerCase(Locale.ROOT);
+        public Columns.Words words() {
+            return new Columns.Words(title, headings);
         }
     }
 

@@ -3,6 +3,7 @@ package zentrel.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import zentrel.ipv4.Ipv4Address;
 
 /**
@@ -77,83 +78,51 @@ public record Adapter(
     }
 
     public Adapter withEnabled(Setting<Boolean> value) {
-        return new Adapter(
-                id, name, kind, segment, value, carrier, addresses, gateway, mac, routes, metric, serves, pinned);
+        return with(d -> d.enabled = value);
     }
 
     public Adapter withCarrier(boolean value) {
-        return new Adapter(
-                id, name, kind, segment, enabled, value, addresses, gateway, mac, routes, metric, serves, pinned);
+        return with(d -> d.carrier = value);
     }
 
     /** This adapter, plugged in nowhere. */
     public Adapter withoutSegment() {
-        return new Adapter(
-                id,
-                name,
-                kind,
-                Optional.empty(),
-                enabled,
-                false,
-                addresses,
-                gateway,
-                mac,
-                routes,
-                metric,
-                serves,
-                pinned);
+        return with(d -> {
+            d.segment = Optional.empty();
+            d.carrier = false;
+        });
     }
 
     public Adapter withSegment(SegmentId value) {
-        return new Adapter(
-                id,
-                name,
-                kind,
-                Optional.of(value),
-                enabled,
-                carrier,
-                addresses,
-                gateway,
-                mac,
-                routes,
-                metric,
-                serves,
-                pinned);
+        return with(d -> d.segment = Optional.of(value));
     }
 
     public Adapter withGateway(Optional<Ipv4Address> value) {
-        return new Adapter(
-                id, name, kind, segment, enabled, carrier, addresses, value, mac, routes, metric, serves, pinned);
+        return with(d -> d.gateway = value);
     }
 
     public Adapter withMac(Optional<String> value) {
-        return new Adapter(
-                id, name, kind, segment, enabled, carrier, addresses, gateway, value, routes, metric, serves, pinned);
+        return with(d -> d.mac = value);
     }
 
     public Adapter withAddresses(List<AdapterAddress> value) {
-        return new Adapter(
-                id, name, kind, segment, enabled, carrier, value, gateway, mac, routes, metric, serves, pinned);
+        return with(d -> d.addresses = value);
     }
 
     public Adapter withRoutes(List<Route> value) {
-        return new Adapter(
-                id, name, kind, segment, enabled, carrier, addresses, gateway, mac, value, metric, serves, pinned);
+        return with(d -> d.routes = value);
     }
 
     public Adapter withMetric(Optional<Integer> value) {
-        return new Adapter(
-                id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, value, serves, pinned);
+        return with(d -> d.metric = value);
     }
 
     public Adapter withServes(Optional<DhcpServer> value) {
-        return new Adapter(
-                id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, metric, value, pinned);
+        return with(d -> d.serves = value);
     }
 
     public Adapter withPinned(boolean value) {
-        return new Adapter(
-                id, name, kind, segment, enabled, carrier, addresses, gateway, mac, routes, metric, serves, value);
+        return with(d -> d.pinned = value);
     }
 
     /** What it gives out by DHCP as long as it is switched on to do so. */
@@ -170,5 +139,57 @@ public record Adapter(
             list.set(index, value);
         }
         return withAddresses(list);
+    }
+
+    /** A copy that may be changed, before it is a value again. */
+    private static final class Draft {
+        private AdapterId id;
+        private String name;
+        private AdapterKind kind;
+        private Optional<SegmentId> segment;
+        private Setting<Boolean> enabled;
+        private boolean carrier;
+        private List<AdapterAddress> addresses;
+        private Optional<Ipv4Address> gateway;
+        private Optional<String> mac;
+        private List<Route> routes;
+        private Optional<Integer> metric;
+        private Optional<DhcpServer> serves;
+        private boolean pinned;
+
+        private Draft(Adapter from) {
+            id = from.id;
+            name = from.name;
+            kind = from.kind;
+            segment = from.segment;
+            enabled = from.enabled;
+            carrier = from.carrier;
+            addresses = from.addresses;
+            gateway = from.gateway;
+            mac = from.mac;
+            routes = from.routes;
+            metric = from.metric;
+            serves = from.serves;
+            pinned = from.pinned;
+        }
+    }
+
+    private Adapter with(Consumer<Draft> change) {
+        Draft d = new Draft(this);
+        change.accept(d);
+        return new Adapter(
+                d.id,
+                d.name,
+                d.kind,
+                d.segment,
+                d.enabled,
+                d.carrier,
+                d.addresses,
+                d.gateway,
+                d.mac,
+                d.routes,
+                d.metric,
+                d.serves,
+                d.pinned);
     }
 }

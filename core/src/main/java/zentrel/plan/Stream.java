@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import zentrel.ipv4.Ipv4Address;
 
 /**
@@ -35,104 +36,81 @@ public record Stream(
     }
 
     public Stream withEnabled(boolean value) {
-        return new Stream(
-                id,
-                application,
-                universe,
-                protocol,
-                Setting.of(value),
-                standby,
-                label,
-                wire,
-                delivery,
-                to,
-                priority,
-                ratePerSecond,
-                preview);
+        return with(d -> d.enabled = Setting.of(value));
     }
 
     public Stream withWire(int value) {
-        return new Stream(
-                id,
-                application,
-                universe,
-                protocol,
-                enabled,
-                standby,
-                label,
-                Optional.of(Setting.of(value)),
-                delivery,
-                to,
-                priority,
-                ratePerSecond,
-                preview);
+        return with(d -> d.wire = Optional.of(Setting.of(value)));
     }
 
     public Stream withDelivery(Delivery value, List<Ipv4Address> addresses) {
-        return new Stream(
-                id,
-                application,
-                universe,
-                protocol,
-                enabled,
-                standby,
-                label,
-                wire,
-                value,
-                addresses,
-                priority,
-                ratePerSecond,
-                preview);
+        return with(d -> {
+            d.delivery = value;
+            d.to = addresses;
+        });
     }
 
     public Stream withPriority(int value) {
-        return new Stream(
-                id,
-                application,
-                universe,
-                protocol,
-                enabled,
-                standby,
-                label,
-                wire,
-                delivery,
-                to,
-                Setting.of(value),
-                ratePerSecond,
-                preview);
+        return with(d -> d.priority = Setting.of(value));
     }
 
     public Stream withPreview(boolean value) {
-        return new Stream(
-                id,
-                application,
-                universe,
-                protocol,
-                enabled,
-                standby,
-                label,
-                wire,
-                delivery,
-                to,
-                priority,
-                ratePerSecond,
-                value);
+        return with(d -> d.preview = value);
     }
 
     public Stream withRate(double value) {
+        return with(d -> d.ratePerSecond = value);
+    }
+
+    /** A copy that may be changed, before it is a value again. */
+    private static final class Draft {
+        private StreamId id;
+        private ApplicationId application;
+        private UniverseId universe;
+        private Protocol protocol;
+        private Setting<Boolean> enabled;
+        private boolean standby;
+        private Optional<Integer> label;
+        private Optional<Setting<Integer>> wire;
+        private Delivery delivery;
+        private List<Ipv4Address> to;
+        private Setting<Integer> priority;
+        private double ratePerSecond;
+        private boolean preview;
+
+        private Draft(Stream from) {
+            id = from.id;
+            application = from.application;
+            universe = from.universe;
+            protocol = from.protocol;
+            enabled = from.enabled;
+            standby = from.standby;
+            label = from.label;
+            wire = from.wire;
+            delivery = from.delivery;
+            to = from.to;
+            priority = from.priority;
+            ratePerSecond = from.ratePerSecond;
+            preview = from.preview;
+        }
+    }
+
+    private Stream with(Consumer<Draft> change) {
+        Draft d = new Draft(this);
+        change.accept(d);
         return new Stream(
-                id,
-                application,
-                universe,
-                protocol,
-                enabled,
-                standby,
-                label,
-                wire,
-                delivery,
-                to,
-                priority,
-                value,
-                preview);
+                d.id,
+                d.application,
+                d.universe,
+                d.protocol,
+                d.enabled,
+                d.standby,
+                d.label,
+                d.wire,
+                d.delivery,
+                d.to,
+                d.priority,
+                d.ratePerSecond,
+                d.preview);
     }
 }

@@ -1,7 +1,6 @@
 package zentrel.routing;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -35,13 +34,8 @@ public final class RoutingTable {
         }
 
         @Override
-        public List<String> headings() {
-            return Arrays.asList(headings.split("\\|", -1));
-        }
-
-        @Override
-        public String title() {
-            return title;
+        public Columns.Words words() {
+            return new Columns.Words(title, headings);
         }
     }
 

@@ -1,5 +1,6 @@
 package zentrel.table;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -16,14 +17,28 @@ public record Columns<C extends Columns.Kind>(Map<C, Integer> at, int first) {
     /** Headings may stand below a title, or below one merged over several columns. */
     private static final int DEEPEST = 10;
 
-    /** A kind of value that a column may hold. */
+    /** A kind of value that a column may hold; an enum with the two words of each. */
     public interface Kind {
-        /** What people write above such a column, in lower case. */
-        List<String> headings();
+        /** What it is called. */
+        Words words();
+
+        /** What people write above such a column. */
+        default List<String> headings() {
+            return Arrays.asList(words().headings().split("\\|", -1));
+        }
 
         /** The word for it. */
-        String title();
+        default String title() {
+            return words().title();
+        }
     }
+
+    /**
+     * What a kind of value is called.
+     *
+     * @param headings what people write above it, in lower case, with | between
+     */
+    public record Words(String title, String headings) {}
 
     public Columns {
         at = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(at));

@@ -6,10 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -17,6 +15,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.ExportPage;
@@ -59,18 +58,18 @@ public final class AddressesStage implements StageView {
         more.setId("address-more");
         more.getItems()
                 .addAll(
-                        item("Move a segment to another range …", "address-move", this::move),
-                        item("Take over a table …", "address-import", this::importTable),
-                        item("Write a table, reservations or hosts …", "address-export", this::export),
-                        item("Out of the box, one at a time …", "address-box", this::outOfTheBox),
-                        item("Ask who answers …", "address-ask", this::ask));
+                        Buttons.item("Move a segment to another range …", "address-move", this::move),
+                        Buttons.item("Take over a table …", "address-import", this::importTable),
+                        Buttons.item("Write a table, reservations or hosts …", "address-export", this::export),
+                        Buttons.item("Out of the box, one at a time …", "address-box", this::outOfTheBox),
+                        Buttons.item("Ask who answers …", "address-ask", this::ask));
         HBox below = new HBox(
                 8,
                 summary,
                 Mark.gap(),
-                button("This computer …", "address-here", this::here),
-                button("Which range? …", "address-advice", this::advise),
-                button("Give out addresses …", "address-give", () -> giveOut(false)),
+                Buttons.quiet("This computer …", "address-here", this::here),
+                Buttons.quiet("Which range? …", "address-advice", this::advise),
+                Buttons.quiet("Give out addresses …", "address-give", () -> giveOut(false)),
                 more);
         more.setMinWidth(Region.USE_PREF_SIZE);
         below.setAlignment(Pos.CENTER_LEFT);
@@ -85,22 +84,6 @@ public final class AddressesStage implements StageView {
         });
         document.reportProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> refresh());
-    }
-
-    private static Button button(String text, String id, Runnable action) {
-        Button button = new Button(text);
-        button.getStyleClass().add("quiet");
-        button.setId(id);
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(e -> action.run());
-        return button;
-    }
-
-    private static MenuItem item(String text, String id, Runnable action) {
-        MenuItem item = new MenuItem(text);
-        item.setId(id);
-        item.setOnAction(e -> action.run());
-        return item;
     }
 
     @Override

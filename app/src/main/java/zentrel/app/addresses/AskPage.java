@@ -16,6 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
@@ -65,8 +66,8 @@ final class AskPage extends Page {
                             .forEach(x ->
                                     names.merge(x.inForce().address(), host.name(), (one, two) -> one + " or " + two)));
         }
-        ask = action("Ask them now", "ask-start", this::start);
-        stop = action("Stop", "ask-stop", this::stop);
+        ask = Buttons.action("Ask them now", "ask-start", this::start);
+        stop = Buttons.action("Stop", "ask-stop", this::stop);
         stop.setDisable(true);
         list.setId("ask-list");
         list.getItems().setAll(questions);

@@ -10,6 +10,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import zentrel.address.OutOfTheBox;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
@@ -89,7 +90,7 @@ final class OutOfTheBoxPage extends Page {
             box.getChildren().add(Texts.wrapped(step++ + "  " + words));
         }
         if (waiting > 0) {
-            Button done = action(
+            Button done = Buttons.action(
                     batch.waiting().get(0).name() + " has its address",
                     "box-done-" + number,
                     () -> apply(OutOfTheBox.set(batch.waiting().get(0))));

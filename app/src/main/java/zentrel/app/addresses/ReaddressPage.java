@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.address.Readdressing;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
 import zentrel.check.Report;
@@ -71,8 +72,8 @@ abstract class ReaddressPage extends Page {
         super(title, away);
         this.document = document;
         this.where = where;
-        set = action("Set it all", name + "-set", () -> done(false));
-        later = action("Plan it for later", name + "-later", () -> done(true));
+        set = Buttons.action("Set it all", name + "-set", () -> done(false));
+        later = Buttons.action("Plan it for later", name + "-later", () -> done(true));
         this.plan = document.plan();
         this.name = name;
         plan.segments().forEach(s -> segments.getItems().add(s.name()));
@@ -95,7 +96,7 @@ abstract class ReaddressPage extends Page {
 
     /** Puts the page together: what is chosen beside the segment, and what has a line of its own. */
     final void build(List<Node> choices, List<Node> more, String hint) {
-        Button show = action("Show what changes", name + "-show", this::work);
+        Button show = Buttons.action("Show what changes", name + "-show", this::work);
         Button leave = back(name + "-leave", "Leave it as it was");
         ScrollPane scroll = new ScrollPane(preview);
         scroll.setFitToWidth(true);

@@ -29,6 +29,7 @@ import javafx.scene.text.Text;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
@@ -98,9 +99,9 @@ public final class GearStage implements StageView {
         HBox top = new HBox(
                 12,
                 words,
-                action("From a pattern", "gear-pattern", this::patterns),
-                action("Profiles", "gear-profiles", this::profiles),
-                action("Paste rows", "gear-paste", this::paste));
+                Buttons.action("From a pattern", "gear-pattern", this::patterns),
+                Buttons.action("Profiles", "gear-profiles", this::profiles),
+                Buttons.action("Paste rows", "gear-paste", this::paste));
         top.setAlignment(Pos.TOP_LEFT);
         bulk.setAlignment(Pos.CENTER_LEFT);
         bulk.setMinHeight(28);
@@ -117,15 +118,6 @@ public final class GearStage implements StageView {
                 "soft");
         text.setMaxWidth(420);
         return text;
-    }
-
-    private static Button action(String text, String id, Runnable action) {
-        Button button = new Button(text);
-        button.getStyleClass().add("action");
-        button.setId(id);
-        button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        button.setOnAction(e -> action.run());
-        return button;
     }
 
     // --- stage ---

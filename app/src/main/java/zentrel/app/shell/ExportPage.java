@@ -16,6 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.machine.AddressTable;
 import zentrel.machine.HostsFile;
@@ -112,8 +113,8 @@ public final class ExportPage extends Page {
                         row(
                                 Texts.of("As", "soft"),
                                 this.forms,
-                                action("Copy it", "export-copy", this::copy),
-                                action("Save it …", "export-save", this::save),
+                                Buttons.action("Copy it", "export-copy", this::copy),
+                                Buttons.action("Save it …", "export-save", this::save),
                                 back("export-leave", "Back")),
                         preview);
         this.forms.getSelectionModel().selectFirst();

@@ -6,6 +6,7 @@ import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 
 /** A page in place of a stage's picture: a title, and Esc leads back. */
@@ -31,21 +32,7 @@ public abstract class Page extends VBox {
 
     /** The button that leads back. */
     protected final Button back(String id, String text) {
-        Button back = new Button(text);
-        back.getStyleClass().add("quiet");
-        back.setId(id);
-        back.setOnAction(e -> leave());
-        return back;
-    }
-
-    /** A button that does something. */
-    protected static Button action(String text, String id, Runnable work) {
-        Button button = new Button(text);
-        button.getStyleClass().add("action");
-        button.setId(id);
-        button.setMinWidth(USE_PREF_SIZE); // what stands beside it gives way
-        button.setOnAction(e -> work.run());
-        return button;
+        return Buttons.quiet(text, id, this::leave);
     }
 
     /** What stands side by side. */

@@ -17,6 +17,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
 import zentrel.check.Report;
@@ -87,7 +88,7 @@ final class LoadPage extends Page {
                                 pixels,
                                 of,
                                 Texts.of("pixels need, whole pixels only", "soft"),
-                                action("Show it", "load-show", this::work),
+                                Buttons.action("Show it", "load-show", this::work),
                                 back("load-leave", "Back to the universes")),
                         scroll);
         work();

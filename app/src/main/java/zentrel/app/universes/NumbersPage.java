@@ -9,6 +9,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
 import zentrel.check.Effect;
@@ -30,7 +31,7 @@ final class NumbersPage extends Page {
     private @Nullable Edit edit;
 
     private record Worked(
-            List<String> lines, List<String> left, @Nullable Edit edit, String effect) {}
+            List<String> lines, List<String> left, @Nullable Edit edit, Effect effect) {}
 
     NumbersPage(OpenDocument document, Runnable away) {
         super("Renumber and route universes", away);
@@ -40,7 +41,7 @@ final class NumbersPage extends Page {
         protocol.setId("numbers-protocol");
         protocol.setAccessibleText("Protocol");
         protocol.setOnAction(e -> clear());
-        set = action("Set it all", "numbers-set", this::set);
+        set = Buttons.action("Set it all", "numbers-set", this::set);
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
@@ -54,10 +55,10 @@ final class NumbersPage extends Page {
                                 last,
                                 Texts.of("so that the first is", "soft"),
                                 to,
-                                action("Show what changes", "numbers-show", this::renumber)),
+                                Buttons.action("Show what changes", "numbers-show", this::renumber)),
                         row(
                                 Texts.of("Universes that are used and that no port takes", "soft"),
-                                action("Show free ports for them", "numbers-free", this::route)),
+                                Buttons.action("Show free ports for them", "numbers-free", this::route)),
                         row(set, back("numbers-leave", "Leave it as it was")),
                         scroll);
         clear();
@@ -113,10 +114,8 @@ final class NumbersPage extends Page {
         });
     }
 
-    private static String effect(Report report, Edit edit) {
-        Effect effect = Effect.of(report, edit.applyTo(report.plan()));
-        return "It " + effect.words() + "."
-                + effect.broken().stream().findFirst().map(f -> " " + f.text()).orElse("");
+    private static Effect effect(Report report, Edit edit) {
+        return Effect.of(report, edit.applyTo(report.plan()));
     }
 
     private void work(java.util.function.Function<Report, Worked> how) {
@@ -131,7 +130,11 @@ final class NumbersPage extends Page {
                     try {
                         return how.apply(r);
                     } catch (IllegalArgumentException e) {
-                        return new Worked(List.of(), List.of(String.valueOf(e.getMessage())), null, "");
+                        return new Worked(
+                                List.of(),
+                                List.of(String.valueOf(e.getMessage())),
+                                null,
+                                new Effect(List.of(), List.of()));
                     }
                 },
                 this::show);
@@ -145,9 +148,9 @@ final class NumbersPage extends Page {
             return;
         }
         if (!worked.lines().isEmpty()) {
-            boolean good = worked.effect().startsWith("It breaks nothing")
-                    || worked.effect().startsWith("It mends");
-            lines.getChildren().add(Texts.wrapped(worked.effect(), good ? "passes" : "at-risk"));
+            lines.getChildren()
+                    .add(Texts.wrapped(
+                            worked.effect().sentence(), worked.effect().isGood() ? "passes" : "at-risk"));
             edit = worked.edit();
             set.setDisable(edit == null);
         }

@@ -9,6 +9,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
@@ -28,7 +29,7 @@ final class ProtocolPage extends Page {
     private final OpenDocument document;
     private final VBox lines = new VBox(14);
 
-    private record Moved(SwitchingProtocol change, String effect) {}
+    private record Moved(SwitchingProtocol change, Effect effect) {}
 
     ProtocolPage(OpenDocument document, Runnable away) {
         super("Which protocol?", away);
@@ -94,26 +95,18 @@ final class ProtocolPage extends Page {
     private Button move(Report report, ProtocolAdvice advice, Protocol to, VBox box) {
         boolean any =
                 report.plan().index().streamsOf(advice.source()).stream().anyMatch(s -> s.protocol() == to.other());
-        Button button = new Button("Show all by " + to.title());
-        button.getStyleClass().add(to == advice.better() ? "action" : "quiet");
-        button.setId("protocol-" + to.word() + "-" + advice.source().value());
-        button.setMinWidth(USE_PREF_SIZE);
-        button.setVisible(any);
-        button.setManaged(any);
-        button.setOnAction(e -> document.derive(
+        Runnable work = () -> document.derive(
                 report,
                 r -> {
                     SwitchingProtocol change = SwitchingProtocol.of(r.plan(), advice.source(), to);
-                    Effect effect = Effect.of(r, change.edit().applyTo(r.plan()));
-                    return new Moved(
-                            change,
-                            "It " + effect.words() + "."
-                                    + effect.broken().stream()
-                                            .findFirst()
-                                            .map(f -> " " + f.text())
-                                            .orElse(""));
+                    return new Moved(change, Effect.of(r, change.edit().applyTo(r.plan())));
                 },
-                moved -> preview(box, moved)));
+                moved -> preview(box, moved));
+        String text = "Show all by " + to.title();
+        String id = "protocol-" + to.word() + "-" + advice.source().value();
+        Button button = to == advice.better() ? Buttons.action(text, id, work) : Buttons.quiet(text, id, work);
+        button.setVisible(any);
+        button.setManaged(any);
         return button;
     }
 
@@ -124,16 +117,11 @@ final class ProtocolPage extends Page {
         Edit edit = moved.change().edit();
         preview.getChildren()
                 .add(row(
-                        action("Set it all", "protocol-set", () -> {
+                        Buttons.action("Set it all", "protocol-set", () -> {
                             document.apply(edit);
                             leave();
                         }),
-                        Texts.wrapped(
-                                moved.effect(),
-                                moved.effect().contains("breaks")
-                                                && !moved.effect().contains("breaks nothing")
-                                        ? "at-risk"
-                                        : "passes")));
+                        Texts.wrapped(moved.effect().sentence(), moved.effect().isGood() ? "passes" : "at-risk")));
         moved.change().warnings().forEach(w -> preview.getChildren().add(Texts.wrapped(w, "at-risk")));
         moved.change().lines().forEach(l -> preview.getChildren().add(Texts.wrapped(l, "small")));
         box.getChildren().add(preview);

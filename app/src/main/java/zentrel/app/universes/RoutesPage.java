@@ -1,22 +1,16 @@
 package zentrel.app.universes;
 
-import java.io.File;
-import java.io.IOException;
-import java.nio.file.Path;
-import javafx.animation.PauseTransition;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TextArea;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
-import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
+import zentrel.app.shell.TableInput;
 import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.Edit;
@@ -28,55 +22,23 @@ final class RoutesPage extends Page {
     private static final int MOST_SHOWN = 200;
 
     private final OpenDocument document;
-    private final TextArea text = new TextArea();
     private final VBox lines = new VBox(3);
-    private final PauseTransition typing = new PauseTransition(Duration.millis(300));
     private final Button set;
     private @Nullable Edit edit;
 
-    private record Worked(RoutingTable.Taken taken, String effect, String problem) {}
-
-    private interface Reading {
-        TextTable read() throws IOException;
-    }
+    /** What was worked out, and what is said of it; or why it will not do. */
+    private record Worked(Optional<RoutingTable.Taken> taken, String says) {}
 
     RoutesPage(OpenDocument document, Runnable away) {
         super("Take over a table of routes", away);
         this.document = document;
-        text.setId("routes-text");
-        text.setPrefRowCount(6);
-        text.setMaxHeight(150);
-        text.getStyleClass().add("mono");
-        text.setPromptText("Receiver;Port;Protocol;Number;On");
-        text.setAccessibleText("Rows of the table; Tab leaves it");
-        set = action("Set it all", "routes-set", this::set);
-        text.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.TAB) {
-                lookup("#routes-file").requestFocus();
-                e.consume();
-            }
-        });
-        typing.setOnFinished(e -> {
-            String typed = text.getText();
-            if (!typed.isBlank()) {
-                take(() -> TextTable.parse(typed));
-            }
-        });
-        text.textProperty().addListener(o -> {
-            clear();
-            typing.playFromStart();
-        });
+        set = Buttons.action("Set it all", "routes-set", this::set);
+        TableInput input =
+                new TableInput(document, "routes", "Receiver;Port;Protocol;Number;On", this::clear, this::read);
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren()
-                .addAll(
-                        text,
-                        row(
-                                action("Read a file …", "routes-file", this::file),
-                                set,
-                                back("routes-leave", "Leave it as it was")),
-                        scroll);
+        getChildren().addAll(input, row(input.file(), set, back("routes-leave", "Leave it as it was")), scroll);
         clear();
     }
 
@@ -86,54 +48,32 @@ final class RoutesPage extends Page {
         lines.getChildren().clear();
     }
 
-    private void file() {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle("Read a table");
-        chooser.getExtensionFilters()
-                .add(new FileChooser.ExtensionFilter("Tables", "*.csv", "*.txt", "*.tsv", "*.xlsx"));
-        File chosen = chooser.showOpenDialog(getScene().getWindow());
-        if (chosen != null) {
-            Path path = chosen.toPath();
-            take(() -> TextTable.read(path));
-        }
-    }
-
-    private void take(Reading reading) {
+    private void read(TextTable table) {
         Report report = document.reportProperty().get();
-        if (report == null) {
-            return;
-        }
-        document.derive(
-                report,
-                r -> {
-                    try {
-                        RoutingTable.Taken taken = RoutingTable.take(r.plan(), reading.read());
-                        Plans after = new Plans(r, taken.edit());
-                        return new Worked(taken, after.words(), "");
-                    } catch (IOException | IllegalArgumentException e) {
-                        return new Worked(NOTHING, "", String.valueOf(e.getMessage()));
-                    }
-                },
-                this::show);
-    }
-
-    private static final RoutingTable.Taken NOTHING =
-            new RoutingTable.Taken(new Edit("", p -> p), java.util.List.of(), 0, java.util.List.of());
-
-    /** What an edit does, in words. */
-    private record Plans(Report before, Edit edit) {
-        String words() {
-            return "It " + Effect.of(before, edit.applyTo(before.plan())).words() + ".";
+        if (report != null) {
+            document.derive(
+                    report,
+                    r -> {
+                        try {
+                            RoutingTable.Taken taken = RoutingTable.take(r.plan(), table);
+                            return new Worked(
+                                    Optional.of(taken),
+                                    Effect.of(r, taken.edit().applyTo(r.plan())).sentence());
+                        } catch (IllegalArgumentException e) {
+                            return new Worked(Optional.empty(), String.valueOf(e.getMessage()));
+                        }
+                    },
+                    this::show);
         }
     }
 
     private void show(Worked worked) {
         clear();
-        if (!worked.problem().isEmpty()) {
-            lines.getChildren().add(Texts.wrapped(worked.problem(), "at-risk"));
+        if (worked.taken().isEmpty()) {
+            lines.getChildren().add(Texts.wrapped(worked.says(), "at-risk"));
             return;
         }
-        RoutingTable.Taken taken = worked.taken();
+        RoutingTable.Taken taken = worked.taken().get();
         lines.getChildren()
                 .add(Texts.of("Ports that change: " + taken.changes().size() + " · rows as in the plan: " + taken.same()
                         + " · rows left out: " + taken.leftOut().size()));
@@ -144,7 +84,7 @@ final class RoutesPage extends Page {
                 .limit(MOST_SHOWN)
                 .forEach(c -> lines.getChildren().add(Texts.wrapped(c)));
         if (!taken.changes().isEmpty()) {
-            lines.getChildren().add(Texts.wrapped(worked.effect(), "soft"));
+            lines.getChildren().add(Texts.wrapped(worked.says(), "soft"));
             edit = taken.edit();
             set.setDisable(false);
         }

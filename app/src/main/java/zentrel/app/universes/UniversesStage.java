@@ -6,12 +6,10 @@ import java.util.Set;
 import java.util.TreeSet;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -21,6 +19,8 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
+import zentrel.app.look.Lists;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.look.UniverseHue;
@@ -77,16 +77,16 @@ public final class UniversesStage implements StageView {
         more.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         more.getItems()
                 .addAll(
-                        item("Take over a table of routes …", "universes-import", this::importRoutes),
-                        item("Write routes as a table …", "universes-export", this::exportRoutes));
+                        Buttons.item("Take over a table of routes …", "universes-import", this::importRoutes),
+                        Buttons.item("Write routes as a table …", "universes-export", this::exportRoutes));
         HBox below = new HBox(
                 8,
                 summary,
                 Mark.gap(),
-                button("Load …", "universes-load", this::load),
-                button("Who is heard …", "universes-wins", this::whoWins),
-                button("Which protocol? …", "universes-protocol", this::protocols),
-                button("Renumber, route …", "universes-numbers", this::numbers),
+                Buttons.quiet("Load …", "universes-load", this::load),
+                Buttons.quiet("Who is heard …", "universes-wins", this::whoWins),
+                Buttons.quiet("Which protocol? …", "universes-protocol", this::protocols),
+                Buttons.quiet("Renumber, route …", "universes-numbers", this::numbers),
                 more);
         below.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         chart = List.of(head, list, below);
@@ -110,22 +110,6 @@ public final class UniversesStage implements StageView {
     @Override
     public void shown() {
         refresh();
-    }
-
-    private static Button button(String text, String id, Runnable action) {
-        Button button = new Button(text);
-        button.getStyleClass().add("quiet");
-        button.setId(id);
-        button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-        button.setOnAction(e -> action.run());
-        return button;
-    }
-
-    private static MenuItem item(String text, String id, Runnable action) {
-        MenuItem item = new MenuItem(text);
-        item.setId(id);
-        item.setOnAction(e -> action.run());
-        return item;
     }
 
     private void importRoutes() {
@@ -205,7 +189,7 @@ public final class UniversesStage implements StageView {
                 .findFirst()
                 .ifPresent(u -> {
                     list.getSelectionModel().select(u);
-                    list.scrollTo(u);
+                    Lists.reveal(list, list.getItems().indexOf(u));
                 });
         refreshing = false;
     }
