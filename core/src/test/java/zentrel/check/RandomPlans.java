@@ -11,11 +11,11 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 
 /** Seeded random rigs: healthy ones, and single mistakes to put into them. */
-final class RandomPlans {
+public final class RandomPlans {
     private RandomPlans() {}
 
     /** A healthy rig of random size, protocols, deliveries and numbers. */
-    static Plan healthy(long seed) {
+    public static Plan healthy(long seed) {
         Random random = new Random(seed);
         int net = random.nextInt(200) + 11;
         boolean wide = random.nextBoolean();
@@ -184,7 +184,7 @@ final class RandomPlans {
     }
 
     /** Puts one random mistake in. Some mistakes change nothing that matters; that is part of the test. */
-    static Plan mistake(Plan plan, Random random) {
+    public static Plan mistake(Plan plan, Random random) {
         PlanIndex index = plan.index();
         List<Adapter> adapters =
                 plan.hosts().stream().flatMap(h -> h.adapters().stream()).toList();
