@@ -164,7 +164,7 @@ final class TransportJudge {
         PathContext.real(to).stream().filter(a -> contains(listening, a)).forEach(ins::add);
         ins.addAll(PathContext.real(to));
 
-        Pair bound = bind(at(hops, HopKind.BOUND), s, from, to, outs, ins);
+        Pair bound = bind(at(hops, HopKind.BOUND), s, from, to, outs, ins, named);
         Optional<Ipv4Address> typed = s.delivery() == Delivery.UNICAST
                 ? s.destinations().stream()
                         .filter(d -> named.filter(n -> has(n, d)).isPresent())
@@ -189,7 +189,14 @@ final class TransportJudge {
         return new Carried(out, in, source, destination, false);
     }
 
-    private Pair bind(HopDraft hop, Shipment s, Host from, Host to, List<Adapter> outs, List<Adapter> ins) {
+    private Pair bind(
+            HopDraft hop,
+            Shipment s,
+            Host from,
+            Host to,
+            List<Adapter> outs,
+            List<Adapter> ins,
+            Optional<Adapter> named) {
         Binding binding = s.from().binding(s.send());
         Optional<Pair> anyPair = pair(outs, ins, s.delivery());
         String partner = to.name();
@@ -217,6 +224,11 @@ final class TransportJudge {
                                 .map(context.index::adapter)
                                 .toList();
                 Optional<Pair> right = pair(bound, ins, s.delivery());
+                if (right.isPresent() && named.isPresent() && isElsewhere(s, from, bound, named.get())) {
+                    Optional<Pair> meant = pair(outs, List.of(named.get()), s.delivery());
+                    right = meant.isPresent() ? Optional.empty() : right;
+                    anyPair = meant.isPresent() ? meant : anyPair;
+                }
                 if (right.isEmpty() && anyPair.isPresent()) {
                     Adapter wanted = anyPair.get().out();
                     String names =
@@ -295,6 +307,17 @@ final class TransportJudge {
                         + destination.get()
                         + " by " + real.out().name() + " all the same, for its subnet is there.");
         return real;
+    }
+
+    /** Whether none of the bound adapters has the typed address on its own network, on a system that uses only these. */
+    private static boolean isElsewhere(Shipment s, Host from, List<Adapter> bound, Adapter named) {
+        return s.delivery() == Delivery.UNICAST
+                && !from.system().sendsByRoute()
+                && bound.stream()
+                        .noneMatch(b -> PathContext.sameSegment(b, named)
+                                || named.addresses().stream()
+                                        .anyMatch(a ->
+                                                PathContext.sees(b, a.inForce().address())));
     }
 
     private Pair leftToSystem(
