@@ -6,8 +6,6 @@ import static org.awaitility.Awaitility.await;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,16 +13,8 @@ import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import zentrel.app.document.OpenDocument;
-import zentrel.app.look.Fonts;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.ipv4.HostAddress;
@@ -36,48 +26,8 @@ import zentrel.wire.OutputGuard;
 import zentrel.wire.UdpWire;
 
 /** The real window: values changed where they are read, planned, typed in, heard; a rig typed from a paper list. */
-@ExtendWith(ApplicationExtension.class)
-@SuppressWarnings("NullAway.Init")
-class ChangeWindowTest {
+class ChangeWindowTest extends OpenWindow {
     private static final AdapterId CONTROL = new AdapterId("hut-console.control");
-
-    @TempDir
-    static Path home;
-
-    private OpenDocument document;
-    private MainWindow window;
-
-    @Start
-    void start(Stage stage) throws Exception {
-        Fonts.load();
-        document = new OpenDocument(Files.createTempDirectory(home, "run"));
-        window = new MainWindow(stage, document);
-        document.show(LoadedPlan.of(FernlightTrail.ready()));
-        stage.show();
-    }
-
-    @AfterEach
-    void end() {
-        fx(() -> {
-            window.close();
-            document.close();
-            return true;
-        });
-    }
-
-    private Plan plan() {
-        settled(() -> document.reportProperty().get() != null
-                && document.reportProperty().get().plan().equals(document.plan()));
-        return fx(document::plan);
-    }
-
-    private void choose(Id id) {
-        plan();
-        fx(() -> {
-            document.select(id);
-            return true;
-        });
-    }
 
     /** Opens the field of a setting by keyboard, types into it and ends with these keys. */
     private void retype(FxRobot robot, String reads, String text, KeyCode... end) {

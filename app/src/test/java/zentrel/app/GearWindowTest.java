@@ -13,17 +13,8 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import zentrel.app.document.OpenDocument;
-import zentrel.app.look.Fonts;
-import zentrel.check.Report;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
@@ -38,42 +29,12 @@ import zentrel.plan.Plan;
 import zentrel.plan.PortId;
 
 /** The real window, from an empty plan: gear by keyboard, by mouse, from a spreadsheet, from a colleague. */
-@ExtendWith(ApplicationExtension.class)
-@SuppressWarnings("NullAway.Init")
-class GearWindowTest {
-    @TempDir
-    static Path home;
-
-    private OpenDocument document;
-    private MainWindow window;
+class GearWindowTest extends OpenWindow {
     private int keys;
 
-    @Start
-    void start(Stage stage) throws Exception {
-        Fonts.load();
-        document = new OpenDocument(Files.createTempDirectory(home, "run"));
-        window = new MainWindow(stage, document);
-        document.show(LoadedPlan.of(Plan.EMPTY));
-        stage.show();
-    }
-
-    @AfterEach
-    void end() {
-        fx(() -> {
-            window.close();
-            document.close();
-            return true;
-        });
-    }
-
-    private Report report() {
-        settled(() -> document.reportProperty().get() != null
-                && document.reportProperty().get().plan().equals(document.plan()));
-        return fx(() -> document.reportProperty().get());
-    }
-
-    private Plan plan() {
-        return report().plan();
+    @Override
+    Plan opening() {
+        return Plan.EMPTY;
     }
 
     private void show(Plan plan) {

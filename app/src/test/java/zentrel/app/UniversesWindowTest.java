@@ -4,68 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
-import zentrel.app.document.OpenDocument;
-import zentrel.app.look.Fonts;
-import zentrel.demo.FernlightTrail;
-import zentrel.file.LoadedPlan;
 import zentrel.plan.*;
 
 /** The real window: a dark port looked into, load and contests read, numbers moved and routes taken over. */
-@ExtendWith(ApplicationExtension.class)
-@SuppressWarnings("NullAway.Init")
-class UniversesWindowTest {
-    @TempDir
-    static Path home;
-
-    private OpenDocument document;
-    private MainWindow window;
-
-    @Start
-    void start(Stage stage) throws Exception {
-        Fonts.load();
-        document = new OpenDocument(Files.createTempDirectory(home, "run"));
-        window = new MainWindow(stage, document);
-        document.show(LoadedPlan.of(FernlightTrail.ready()));
-        stage.show();
-    }
-
-    @AfterEach
-    void end() {
-        fx(() -> {
-            window.close();
-            document.close();
-            return true;
-        });
-    }
-
+class UniversesWindowTest extends OpenWindow {
     private void shown(FxRobot robot) {
         settled(() -> document.reportProperty().get() != null);
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
         settled(() -> robot.lookup("#universes-load").tryQuery().isPresent());
-    }
-
-    private static void fire(FxRobot robot, String id) {
-        fx(() -> {
-            robot.lookup(id).queryButton().fire();
-            return true;
-        });
-    }
-
-    private static String text(FxRobot robot, String id) {
-        return fx(() -> robot.lookup(id).queryLabeled().getText());
     }
 
     /** The plan says that all is well and the port is dark: asked at most four times, the hop is found, with time and person. */
@@ -156,6 +107,35 @@ class UniversesWindowTest {
                 .isPresent();
         fire(robot, "#routes-set");
         settled(() -> document.plan().index().port(output).wire().orElseThrow().inForce() == 311);
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().equals(ready));
+    }
+
+    /** Both protocols side by side; a move is shown with what it breaks, made, and undone. */
+    @Test
+    void aSourceIsMovedToTheOtherProtocol(FxRobot robot) {
+        shown(robot);
+        Plan ready = fx(document::plan);
+        fire(robot, "#universes-protocol");
+        settled(() -> there(robot, "#protocol-sacn-hut-desk"));
+        fire(robot, "#protocol-artnet-hut-desk");
+        settled(() -> there(robot, "#protocol-set"));
+        assertThat(robot.lookup((javafx.scene.Node n) -> n instanceof javafx.scene.control.Label l
+                                && l.getText().startsWith("It breaks "))
+                        .tryQuery())
+                .as("two sources without priorities")
+                .isPresent();
+        fire(robot, "#protocol-sacn-hut-desk");
+        settled(() -> robot.lookup((javafx.scene.Node n) ->
+                        n instanceof javafx.scene.control.Label l && l.getText().startsWith("It breaks nothing"))
+                .tryQuery()
+                .isPresent());
+        assertThat(fx(document::plan)).as("nothing is changed by looking").isEqualTo(ready);
+        fire(robot, "#protocol-set");
+        settled(() -> document.plan().index().streamsOf(new ApplicationId("hut-desk")).stream()
+                .allMatch(s -> s.protocol() == Protocol.SACN));
+        plan();
+        assertThat(fx(() -> document.reportProperty().get().isBroken())).isFalse();
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().equals(ready));
     }

@@ -17,17 +17,9 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
-import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
-import org.testfx.framework.junit5.Start;
 import zentrel.app.document.OpenDocument;
-import zentrel.app.look.Fonts;
-import zentrel.check.Report;
 import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
@@ -40,43 +32,10 @@ import zentrel.plan.ReceiverId;
 import zentrel.plan.UniverseId;
 
 /** The real window under a real display: the whole journey of somebody who opens the demo. */
-@ExtendWith(ApplicationExtension.class)
-@SuppressWarnings("NullAway.Init")
-class WindowTest {
-    @TempDir
-    static Path home;
-
-    private OpenDocument document;
-    private MainWindow window;
-    private Stage stage;
-
-    @Start
-    void start(Stage given) throws Exception {
-        Fonts.load();
-        stage = given;
-        document = new OpenDocument(Files.createTempDirectory(home, "run"));
-        window = new MainWindow(given, document);
-        document.show(LoadedPlan.of(FernlightTrail.draft()));
-        given.show();
-    }
-
-    @AfterEach
-    void end() throws Exception {
-        fx(() -> {
-            window.close();
-            document.close();
-            return true;
-        });
-    }
-
-    private Report report() {
-        settled(() -> document.reportProperty().get() != null);
-        return fx(() -> document.reportProperty().get());
-    }
-
-    private void opened() {
-        settled(() -> document.reportProperty().get() != null
-                && document.reportProperty().get().plan().equals(document.plan()));
+class WindowTest extends OpenWindow {
+    @Override
+    Plan opening() {
+        return FernlightTrail.draft();
     }
 
     private List<Node> all(Node root) {
@@ -101,7 +60,7 @@ class WindowTest {
 
     @Test
     void openSelectSeeThePathFixUndoRedo(FxRobot robot) {
-        opened();
+        plan();
         long broken = report().count(Severity.BROKEN);
         assertThat(broken).isGreaterThan(7);
         waitFor("13 broken");
@@ -134,7 +93,7 @@ class WindowTest {
 
     @Test
     void everythingByKeyboard(FxRobot robot) {
-        opened();
+        plan();
         robot.push(KeyCode.CONTROL, KeyCode.K);
         robot.write("501 boat");
         robot.push(KeyCode.ENTER);
@@ -177,7 +136,7 @@ class WindowTest {
 
     @Test
     void everyControlHasAName() {
-        opened();
+        plan();
         fx(() -> {
             document.select(new ReceiverId("boathouse-node-rx"));
             return true;
@@ -200,7 +159,7 @@ class WindowTest {
 
     @Test
     void aLevelRaisedAtTheConsoleLightsTheFixture(FxRobot robot) {
-        opened();
+        plan();
         fx(() -> {
             window.showStage(4);
             document.select(new FixtureId("f104"));
@@ -228,7 +187,7 @@ class WindowTest {
 
     @Test
     void saveReopenAndBadFilesLeaveThePlanOpen(FxRobot robot) throws Exception {
-        opened();
+        plan();
         Path file = home.resolve("trail.zentrel.json");
         fx(() -> {
             document.apply(new zentrel.plan.Edit("Call it Night", p -> p.withName("Night")));
@@ -257,7 +216,7 @@ class WindowTest {
 
     @Test
     void anAddressIsEditedInPlace(FxRobot robot) {
-        opened();
+        plan();
         fx(() -> {
             window.showStage(2);
             document.select(new AdapterId("jetty-node.network"));
@@ -293,7 +252,7 @@ class WindowTest {
 
     @Test
     void unsavedWorkComesBackAfterAKill(FxRobot robot) throws Exception {
-        opened();
+        plan();
         Path folder = Files.createTempDirectory(home, "killed");
         // What a killed process leaves: a journal whose lock nobody holds.
         Path journal = Files.createDirectories(folder.resolve("journal")).resolve("dead.journal.json");
@@ -327,7 +286,7 @@ class WindowTest {
 
     @Test
     void selectionIsSharedByAllStages() {
-        opened();
+        plan();
         fx(() -> {
             window.showStage(3);
             document.select(new UniverseId("u8"));

@@ -1,0 +1,106 @@
+package zentrel.app;
+
+import static zentrel.app.Fx.fx;
+import static zentrel.app.Fx.settled;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.control.TextInputControl;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.framework.junit5.ApplicationExtension;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Fonts;
+import zentrel.check.Report;
+import zentrel.demo.FernlightTrail;
+import zentrel.file.LoadedPlan;
+import zentrel.plan.Id;
+import zentrel.plan.Plan;
+
+/** The real window with the demo plan open, for the tests of what is done in it. */
+@ExtendWith(ApplicationExtension.class)
+@SuppressWarnings("NullAway.Init")
+abstract class OpenWindow {
+    @TempDir
+    static Path home;
+
+    OpenDocument document;
+    MainWindow window;
+    Stage stage;
+
+    /** The plan that the window opens with. */
+    Plan opening() {
+        return FernlightTrail.ready();
+    }
+
+    /** The extension looks for its own start in the test's own class only, so the stage is filled here. */
+    @BeforeEach
+    void start() throws Exception {
+        document = fx(() -> {
+            Fonts.load();
+            return new OpenDocument(Files.createTempDirectory(home, "run"));
+        });
+        FxToolkit.setupStage(given -> {
+            stage = given;
+            window = new MainWindow(given, document);
+            document.show(LoadedPlan.of(opening()));
+            given.show();
+        });
+    }
+
+    @AfterEach
+    void end() {
+        fx(() -> {
+            window.close();
+            document.close();
+            return true;
+        });
+    }
+
+    /** The findings of the plan as it stands, once they are there. */
+    final Report report() {
+        settled(() -> document.reportProperty().get() != null
+                && document.reportProperty().get().plan().equals(document.plan()));
+        return fx(() -> document.reportProperty().get());
+    }
+
+    /** The plan, once its findings are there. */
+    final Plan plan() {
+        return report().plan();
+    }
+
+    final void choose(Id id) {
+        plan();
+        fx(() -> {
+            document.select(id);
+            return true;
+        });
+    }
+
+    static void fire(FxRobot robot, String id) {
+        fx(() -> {
+            robot.lookup(id).queryButton().fire();
+            return true;
+        });
+    }
+
+    static void type(FxRobot robot, String id, String text) {
+        fx(() -> {
+            robot.lookup(id).queryAs(TextInputControl.class).setText(text);
+            return true;
+        });
+    }
+
+    static String text(FxRobot robot, String id) {
+        return fx(() -> robot.lookup(id).queryLabeled().getText());
+    }
+
+    static boolean there(FxRobot robot, String query) {
+        return robot.lookup(query).tryQuery().isPresent();
+    }
+}
