@@ -12,6 +12,7 @@ import zentrel.path.Hop;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
 import zentrel.path.Leg;
+import zentrel.path.Reason;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
@@ -52,6 +53,9 @@ public final class CheckContext {
     }
 
     private void met(Issue issue, HopKind hop, Optional<Id> source, Optional<Id> target) {
+        if (issue.reason() == Reason.BYTES_NOT_KNOWN) {
+            return; // nobody can know them, so no rule waits for it
+        }
         metByRule.computeIfAbsent(issue.rule(), r -> new ArrayList<>()).add(new Met(issue, hop, source, target));
     }
 

@@ -1,7 +1,6 @@
 package zentrel.check;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
@@ -44,7 +43,7 @@ final class DeskVersionDiffers extends PathRule {
                 Application desk = context.index().application(member.application());
                 desk.version()
                         .map(Setting::inForce)
-                        .filter(v -> !agree(session.versions(), wanted, v))
+                        .filter(v -> !session.versions().agree(wanted, v))
                         .ifPresent(v -> findings.add(unmet(
                                 Severity.BROKEN,
                                 Optional.empty(),
@@ -67,19 +66,5 @@ final class DeskVersionDiffers extends PathRule {
                 .map(m -> m.part().word())
                 .findFirst()
                 .orElse("member");
-    }
-
-    /** Whether two versions agree as closely as the rule asks. */
-    static boolean agree(VersionRule rule, String a, String b) {
-        return switch (rule) {
-            case ANY -> true;
-            case EXACT -> a.equals(b);
-            case MAJOR_MINOR -> firstParts(a, 2).equals(firstParts(b, 2));
-            case MAJOR -> firstParts(a, 1).equals(firstParts(b, 1));
-        };
-    }
-
-    private static List<String> firstParts(String version, int count) {
-        return Arrays.stream(version.split("\\.", -1)).limit(count).toList();
     }
 }

@@ -31,15 +31,22 @@ public final class RuleBook {
             new DiscoveryNoReturn(),
             new HostFirewall(),
             new NetworkIsolated(),
+            new NetworkVlan(),
+            new NetworkMulticast(),
+            new NetworkTtl(),
+            new NetworkLoop(),
+            new NetworkSlowPort(),
             new NetworkWirelessStream(),
             new NetworkLoad(),
             new ReceiverBroadcastLoad(),
+            new PortProtocol(),
             new PortPage(),
             new UniverseRate(),
             new NetworkExposed(),
             new UniverseNoSource(),
             new UniverseNoReceiver(),
             new UniverseTwoSources(),
+            new UniverseOneCid(),
             new UniverseOffByOne(),
             new UniverseNumbersDiffer(),
             new UniverseProtocolDiffers(),
@@ -48,6 +55,7 @@ public final class RuleBook {
             new UniverseNumberRange(),
             new UniverseOverLimit(),
             new UniversePreview(),
+            new UniverseSync(),
             new PortDirection(),
             new PortDisabled(),
             new LineLoads(),
@@ -60,7 +68,8 @@ public final class RuleBook {
             new ControlWrongTarget(),
             new ControlUnmatched(),
             new ControlNotSending(),
-            new DeskVersionDiffers());
+            new DeskVersionDiffers(),
+            new PrevisInputDiffers());
 
     private RuleBook() {}
 

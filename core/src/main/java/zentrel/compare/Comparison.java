@@ -30,6 +30,7 @@ public final class Comparison {
             named("line", Plan::lines, Plan::withLines),
             named("fixture", Plan::fixtures, Plan::withFixtures),
             named("control link", Plan::links, Plan::withLinks),
+            named("stream of a console's own", Plan::attachments, Plan::withAttachments),
             named("session", Plan::sessions, Plan::withSessions),
             named("cable", Plan::cables, Plan::withCables),
             named("typed copy", Plan::copies, Plan::withCopies));
@@ -121,6 +122,9 @@ public final class Comparison {
         }
         if (found instanceof ControlLink l) {
             return Optional.of(index.application(l.from()).host());
+        }
+        if (found instanceof Attachment a) {
+            return Optional.of(index.application(a.from()).host());
         }
         if (found instanceof TypedCopy c) {
             return Optional.of(c.host(index));

@@ -41,6 +41,7 @@ public final class PlanSketch {
                 lines,
                 fixtures,
                 links,
+                List.of(),
                 sessions,
                 List.of(),
                 copies,

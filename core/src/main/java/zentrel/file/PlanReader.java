@@ -24,6 +24,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.universe.SacnUniverse;
 
 /** Turns the JSON of a plan file into a plan. Whatever the bytes, it returns a plan or throws one clear sentence. */
 public final class PlanReader {
@@ -253,6 +254,7 @@ public final class PlanReader {
                 all(root, "lines", this::line),
                 all(root, "fixtures", this::fixture),
                 all(root, "links", this::link),
+                all(root, "attachments", this::attachment),
                 all(root, "sessions", this::session),
                 all(root, "cables", this::cable),
                 all(root, "copies", this::copy),
@@ -299,7 +301,8 @@ public final class PlanReader {
                 all(p, "adapters", this::adapter),
                 p.optional("firewall").map(this::firewall).orElse(Firewall.OPEN),
                 p.optional("sourceCheck").map(PlanReader::sourceCheck).orElse(SourceCheck.NONE),
-                p.optional("power").map(this::power).orElse(Power.ON));
+                p.optional("power").map(this::power).orElse(Power.ON),
+                p.optional("switching").map(PlanReader::switching).orElse(Switching.PLAIN));
     }
 
     private Power power(JsonPlace p) {
@@ -309,6 +312,24 @@ public final class PlanReader {
                 p.list("supplies").stream().map(JsonPlace::text).toList());
         p.done();
         return power;
+    }
+
+    private static Switching switching(JsonPlace p) {
+        p.requireObject();
+        Switching switching = new Switching(
+                p.setting("snooping", JsonPlace::bool, false),
+                p.setting("querier", JsonPlace::bool, false),
+                p.bool("dropsUnasked", true),
+                p.bool("loopGuard", false));
+        p.done();
+        return switching;
+    }
+
+    private static Plug plug(JsonPlace p) {
+        return new Plug(
+                p.optional("speed").map(s -> s.integer(1, Plug.MOST_MEGABITS)),
+                p.bool("halfDuplex", false),
+                p.optional("vlan").map(v -> v.setting(x -> x.integer(1, Plug.LAST_VLAN))));
     }
 
     private List<Profile> profiles(JsonPlace root) {
@@ -350,7 +371,8 @@ public final class PlanReader {
                 p.list("routes").stream().map(PlanReader::route).toList(),
                 p.optional("metric").map(m -> m.integer(0, 1_000_000)),
                 p.optional("dhcpServer").map(PlanReader::dhcpServer),
-                p.bool("pinned", false));
+                p.bool("pinned", false),
+                plug(p));
     }
 
     private static Route route(JsonPlace p) {
@@ -422,7 +444,8 @@ public final class PlanReader {
                         p.optional("profile").map(JsonPlace::text),
                         p.optional("licence").map(JsonPlace::text),
                         p.list("attached").stream().map(JsonPlace::text).toList(),
-                        p.optional("show").map(s -> s.setting(JsonPlace::text))));
+                        p.optional("show").map(s -> s.setting(JsonPlace::text)),
+                        p.optional("cid").map(JsonPlace::text)));
     }
 
     static <E extends Enum<E> & Word> E named(JsonPlace place, String word, Class<E> type) {
@@ -465,7 +488,10 @@ public final class PlanReader {
                         r.need("first").anyInteger(),
                         r.need("last").anyInteger(),
                         r.need("offset").integer(-100_000, 100_000)));
-        ProtocolOutput output = new ProtocolOutput(p.setting("enabled", JsonPlace::bool, true), ranges);
+        ProtocolOutput output = new ProtocolOutput(
+                p.setting("enabled", JsonPlace::bool, true),
+                ranges,
+                p.optional("syncOn").map(s -> s.integer(1, SacnUniverse.LAST)));
         p.done();
         return output;
     }
@@ -527,7 +553,35 @@ public final class PlanReader {
                 to,
                 p.setting("priority", v -> v.integer(0, 200), 100),
                 p.optional("rate").map(r -> r.number(0, 1000)).orElse(40.0),
-                p.bool("preview", false));
+                p.bool("preview", false),
+                p.optional("sync").map(s -> s.integer(1, SacnUniverse.LAST)));
+    }
+
+    private static Taking taking(JsonPlace p) {
+        Map<Protocol, List<NumberRange>> ranges = new EnumMap<>(Protocol.class);
+        p.optional("takes")
+                .ifPresent(t -> t.members()
+                        .forEach((protocol, value) ->
+                                ranges.put(named(value, protocol, Protocol.class), numbers(value))));
+        return new Taking(
+                ranges,
+                p.optional("sourcesAtMost").map(s -> s.integer(1, 1000)),
+                p.word("loss", Loss.class, Loss.NOT_KNOWN));
+    }
+
+    private static List<NumberRange> numbers(JsonPlace p) {
+        List<NumberRange> ranges = new ArrayList<>();
+        for (JsonPlace range : p.elements()) {
+            range.requireObject();
+            int first = range.need("first").anyInteger();
+            int last = range.need("last").anyInteger();
+            if (last < first) {
+                throw range.wrong("a range runs upwards: " + first + " to " + last + " does not");
+            }
+            ranges.add(new NumberRange(first, last));
+            range.done();
+        }
+        return ranges;
     }
 
     private Receiver receiver(JsonPlace p) {
@@ -542,6 +596,7 @@ public final class PlanReader {
                 p.setting("inputOn", JsonPlace::bool, true),
                 p.bool("answersPolls", true),
                 p.word("merge", Merge.class, Merge.HTP),
+                taking(p),
                 all(p, "ports", this::port));
     }
 
@@ -649,6 +704,21 @@ public final class PlanReader {
                 p.setting("enabled", JsonPlace::bool, true),
                 p.bool("answer", false),
                 p.optional("answerPort").map(a -> a.setting(v -> v.integer(1, 65535))));
+    }
+
+    private Attachment attachment(JsonPlace p) {
+        LinkId id = declare(p, LinkId::new, LinkId.class);
+        return new Attachment(
+                id,
+                p.text("name", id.value()),
+                refer(p.need("from"), ApplicationId::new, ApplicationId.class),
+                refer(p.need("to"), ApplicationId::new, ApplicationId.class),
+                p.setting("sending", JsonPlace::bool, true),
+                p.setting("chosen", JsonPlace::bool, true),
+                p.optional("destination").map(d -> d.setting(v -> v.parsed(Ipv4Address::parse))),
+                p.word("versions", VersionRule.class, VersionRule.EXACT),
+                p.optional("driver").map(JsonPlace::text),
+                p.text("sign", ""));
     }
 
     private Session session(JsonPlace p) {

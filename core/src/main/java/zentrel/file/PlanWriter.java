@@ -59,6 +59,7 @@ public final class PlanWriter {
         all(root, "lines", plan.lines(), PlanWriter::line);
         all(root, "fixtures", plan.fixtures(), PlanWriter::fixture);
         all(root, "links", plan.links(), PlanWriter::link);
+        all(root, "attachments", plan.attachments(), PlanWriter::attachment);
         all(root, "sessions", plan.sessions(), PlanWriter::session);
         all(root, "cables", plan.cables(), PlanWriter::cable);
         all(root, "copies", plan.copies(), PlanWriter::copy);
@@ -209,7 +210,18 @@ public final class PlanWriter {
             flag(power, "on", h.power().on(), true);
             texts(power, "supplies", h.power().supplies());
         }
+        switching(n, h.switching());
         all(n, "adapters", h.adapters(), PlanWriter::adapter);
+    }
+
+    private static void switching(ObjectNode n, Switching s) {
+        if (!s.equals(Switching.PLAIN)) {
+            ObjectNode o = n.putObject("switching");
+            flag(o, "snooping", s.snooping(), false);
+            flag(o, "querier", s.querier(), false);
+            flag(o, "dropsUnasked", s.dropsUnasked(), true);
+            flag(o, "loopGuard", s.loopGuard(), false);
+        }
     }
 
     private static void adapter(ObjectNode n, Adapter a) {
@@ -249,6 +261,9 @@ public final class PlanWriter {
             o.put("last", x.last().toString());
         });
         flag(n, "pinned", a.pinned(), false);
+        a.plug().megabits().ifPresent(x -> n.put("speed", x));
+        flag(n, "halfDuplex", a.plug().halfDuplex(), false);
+        a.plug().vlan().ifPresent(x -> n.set("vlan", setting(x, JSON::numberNode)));
     }
 
     private static void application(ObjectNode n, Application a) {
@@ -277,6 +292,7 @@ public final class PlanWriter {
                         r.put("last", range.last());
                         r.put("offset", range.offset());
                     });
+                    output.sync().ifPresent(x -> o.put("syncOn", x));
                 }
             }
         }
@@ -304,6 +320,7 @@ public final class PlanWriter {
         installed.licence().ifPresent(x -> n.put("licence", x));
         texts(n, "attached", installed.attached());
         installed.show().ifPresent(x -> n.set("show", setting(x, JSON::textNode)));
+        installed.cid().ifPresent(x -> n.put("cid", x));
     }
 
     /** A list of texts, left out where it is empty. */
@@ -351,6 +368,7 @@ public final class PlanWriter {
             n.put("rate", s.ratePerSecond());
         }
         flag(n, "preview", s.preview(), false);
+        s.sync().ifPresent(x -> n.put("sync", x));
     }
 
     private static void receiver(ObjectNode n, Receiver r) {
@@ -360,7 +378,22 @@ public final class PlanWriter {
         flag(n, "inputOn", r.inputOn(), true);
         flag(n, "answersPolls", r.answersPolls(), true);
         word(n, "merge", r.merge(), Merge.HTP);
+        taking(n, r.taking());
         all(n, "ports", r.ports(), PlanWriter::port);
+    }
+
+    private static void taking(ObjectNode n, Taking t) {
+        if (!t.ranges().isEmpty()) {
+            ObjectNode takes = n.putObject("takes");
+            for (Protocol protocol : Protocol.values()) {
+                all(takes, protocol.word(), t.of(protocol), (r, range) -> {
+                    r.put("first", range.first());
+                    r.put("last", range.last());
+                });
+            }
+        }
+        t.sources().ifPresent(x -> n.put("sourcesAtMost", x));
+        word(n, "loss", t.loss(), Loss.NOT_KNOWN);
     }
 
     private static void port(ObjectNode n, Port p) {
@@ -429,6 +462,18 @@ public final class PlanWriter {
         flag(n, "enabled", l.enabled(), true);
         flag(n, "answer", l.answer(), false);
         l.answerPort().ifPresent(x -> n.set("answerPort", setting(x, JSON::numberNode)));
+    }
+
+    private static void attachment(ObjectNode n, Attachment a) {
+        named(n, a);
+        n.put("from", a.from().value());
+        n.put("to", a.to().value());
+        flag(n, "sending", a.sending(), true);
+        flag(n, "chosen", a.chosen(), true);
+        a.destination().ifPresent(x -> n.set("destination", setting(x, d -> JSON.textNode(d.toString()))));
+        word(n, "versions", a.versions(), VersionRule.EXACT);
+        a.driver().ifPresent(x -> n.put("driver", x));
+        text(n, "sign", a.sign(), "");
     }
 
     private static void session(ObjectNode n, Session s) {

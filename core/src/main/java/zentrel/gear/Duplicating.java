@@ -83,8 +83,9 @@ public final class Duplicating {
                     Optional.empty(), // no two adapters have one MAC
                     a.routes(),
                     a.metric(),
-                    Optional.empty(),
-                    false)); // and two servers on one segment are one too many
+                    Optional.empty(), // and two servers on one segment are one too many
+                    false,
+                    a.plug()));
         }
         hosts.add(new Host(
                 id,
@@ -96,7 +97,8 @@ public final class Duplicating {
                 copies,
                 host.firewall(),
                 host.sourceCheck(),
-                host.power()));
+                host.power(),
+                host.switching()));
         for (Application a : plan.index().applicationsOn(host.id())) {
             application(a, host, id, name, adapters);
         }
@@ -138,7 +140,16 @@ public final class Duplicating {
                         ? hostName + a.name().substring(from.name().length())
                         : names.free(Names.next(a.name()));
         Application copy = new Application(
-                id, name, to, a.kind(), a.version(), Map.of(), a.outputs(), a.screenFirst(), a.osc(), a.installed());
+                id,
+                name,
+                to,
+                a.kind(),
+                a.version(),
+                Map.of(),
+                a.outputs(),
+                a.screenFirst(),
+                a.osc(),
+                a.installed().withCid(Optional.empty())); // no two sources have one identity
         for (Map.Entry<Purpose, Setting<Binding>> e : a.bindings().entrySet()) {
             Binding b = e.getValue().planned();
             Binding moved = b.mode() == BindingMode.ADAPTERS
@@ -172,6 +183,7 @@ public final class Duplicating {
                     Setting.of(r.inputOn().planned()),
                     r.answersPolls(),
                     r.merge(),
+                    r.taking(),
                     ports));
         }
     }

@@ -30,8 +30,18 @@ final class HostSettings {
         PlanIndex index = plan.index();
         Plan next = plan.withHost(
                 id,
-                h -> h.withAdapters(
-                        h.adapters().stream().map(a -> adapter(a, change)).toList()));
+                h -> h.withAdapters(h.adapters().stream()
+                                .map(a -> adapter(a, change))
+                                .toList())
+                        .withSwitching(h.switching()
+                                .withSnooping(change.of(
+                                        key(id, "snooping"),
+                                        "port",
+                                        h.switching().snooping()))
+                                .withQuerier(change.of(
+                                        key(id, "querier"),
+                                        "port",
+                                        h.switching().querier()))));
         for (Application a : index.applicationsOn(id)) {
             next = next.withApplication(a.id(), x -> application(x, change));
             for (Receiver r : index.receiversOf(a.id())) {
@@ -44,6 +54,19 @@ final class HostSettings {
                 if (l.from().equals(a.id())) {
                     next = next.withLink(l.id(), x -> link(x, change));
                 }
+            }
+        }
+        for (Attachment x : plan.attachments()) {
+            if (index.application(x.from()).host().equals(id)) {
+                next = next.withAttachment(
+                        x.id(),
+                        a -> a.withSending(change.of(key(a.id(), "sending"), "protocol", a.sending()))
+                                .withDestination(a.destination()
+                                        .map(d -> change.of(key(a.id(), "destination"), "address", d))));
+            }
+            if (index.application(x.to()).host().equals(id)) {
+                next = next.withAttachment(
+                        x.id(), a -> a.withChosen(change.of(key(a.id(), "chosen"), "protocol", a.chosen())));
             }
         }
         for (TypedCopy c : plan.copies()) {
@@ -65,7 +88,9 @@ final class HostSettings {
             addresses.add(
                     new AdapterAddress(change.of(key(a.id(), "address" + i), "address", x.address()), x.origin()));
         }
-        return a.withAddresses(addresses).withEnabled(change.of(key(a.id(), "enabled"), "address", a.enabled()));
+        return a.withAddresses(addresses)
+                .withEnabled(change.of(key(a.id(), "enabled"), "address", a.enabled()))
+                .withPlug(a.plug().withVlan(a.plug().vlan().map(v -> change.of(key(a.id(), "vlan"), "port", v))));
     }
 
     private static Application application(Application a, Change change) {
@@ -81,9 +106,7 @@ final class HostSettings {
             if (output != null) {
                 next = next.withOutput(
                         protocol,
-                        new ProtocolOutput(
-                                change.of(key(a.id(), protocol.word()), "protocol", output.enabled()),
-                                output.ranges()));
+                        output.withEnabled(change.of(key(a.id(), protocol.word()), "protocol", output.enabled())));
             }
         }
         if (a.osc().isPresent()) {
@@ -103,15 +126,8 @@ final class HostSettings {
     }
 
     private static Receiver receiver(Receiver r, Change change) {
-        return new Receiver(
-                r.id(),
-                r.name(),
-                r.application(),
-                r.protocols(),
-                change.of(key(r.id(), "inputOn"), "protocol", r.inputOn()),
-                r.answersPolls(),
-                r.merge(),
-                r.ports().stream()
+        return r.withInputOn(change.of(key(r.id(), "inputOn"), "protocol", r.inputOn()))
+                .withPorts(r.ports().stream()
                         .map(p -> new Port(
                                 p.id(),
                                 p.name(),
@@ -125,20 +141,10 @@ final class HostSettings {
     }
 
     private static Stream stream(Stream s, Change change) {
-        return new Stream(
-                s.id(),
-                s.application(),
-                s.universe(),
-                s.protocol(),
+        return s.withSettings(
                 change.of(key(s.id(), "enabled"), "universe", s.enabled()),
-                s.standby(),
-                s.label(),
                 s.wire().map(w -> change.of(key(s.id(), "wire"), "universe", w)),
-                s.delivery(),
-                s.to(),
-                change.of(key(s.id(), "priority"), "universe", s.priority()),
-                s.ratePerSecond(),
-                s.preview());
+                change.of(key(s.id(), "priority"), "universe", s.priority()));
     }
 
     private static ControlLink link(ControlLink l, Change change) {

@@ -91,6 +91,9 @@ public record Removing(Edit edit, List<Id> also) {
         plan.links().stream()
                 .filter(l -> gone.contains(l.from()) || gone.contains(l.to()))
                 .forEach(l -> gone.add(l.id()));
+        plan.attachments().stream()
+                .filter(a -> gone.contains(a.from()) || gone.contains(a.to()))
+                .forEach(a -> gone.add(a.id()));
         plan.cables().stream()
                 .filter(c -> gone.contains(c.from()) || gone.contains(c.to()))
                 .forEach(c -> gone.add(c.id()));
@@ -140,6 +143,7 @@ public record Removing(Edit edit, List<Id> also) {
                 .withLines(kept(plan.lines(), gone))
                 .withFixtures(fixtures)
                 .withLinks(kept(plan.links(), gone))
+                .withAttachments(kept(plan.attachments(), gone))
                 .withSessions(sessions)
                 .withCables(kept(plan.cables(), gone))
                 .withCopies(kept(plan.copies(), gone));

@@ -266,6 +266,7 @@ public final class Wording {
         all.addAll(plan.universes());
         all.addAll(plan.lines());
         all.addAll(plan.links());
+        all.addAll(plan.attachments());
         all.addAll(plan.segments());
         all.addAll(plan.cables());
         return all;

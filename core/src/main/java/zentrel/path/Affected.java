@@ -65,6 +65,7 @@ final class Affected {
                 || !then.cables().equals(now.cables())
                 || !then.lines().equals(now.lines())
                 || !then.sessions().equals(now.sessions())
+                || !then.attachments().equals(now.attachments())
                 || !then.profiles().equals(now.profiles())) {
             return true;
         }
@@ -77,6 +78,7 @@ final class Affected {
             if (come.isPresent()
                     && !(gone.power().equals(come.get().power())
                             && gone.profile().equals(come.get().profile())
+                            && gone.switching().equals(come.get().switching())
                             && gone.kind() == come.get().kind())) {
                 return true;
             }

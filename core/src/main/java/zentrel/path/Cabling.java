@@ -110,10 +110,7 @@ final class Cabling {
         if (host == null) {
             return Optional.empty();
         }
-        boolean passes = host.kind() == HostKind.SWITCH
-                || host.kind() == HostKind.ACCESS_POINT
-                || index.profileOf(host).filter(Profile::passesNetwork).isPresent();
-        return passes ? Optional.of(host) : Optional.empty();
+        return Snooping.passesOn(index, host) ? Optional.of(host) : Optional.empty();
     }
 
     /** The plan with its cables as they are. */

@@ -211,6 +211,22 @@ final class FlowJudge {
             hop.passes(port.id(), "as set there", "The number is set together with the protocol.");
             return;
         }
+        if (protocol.carries(wire) && !receiver.taking().takes(protocol, wire)) {
+            letIn.broken(
+                    Reason.NOT_TAKEN,
+                    receiver.id(),
+                    wire + " not taken",
+                    receiver.name() + " takes " + protocol.title() + " "
+                            + String.join(
+                                    ", ",
+                                    receiver.taking().of(protocol).stream()
+                                            .map(NumberRange::toString)
+                                            .toList())
+                            + " only, and " + from.name() + " sends "
+                            + context.index.universe(stream.universe()).label() + " as " + wire
+                            + ". Let it take " + wire + " too.",
+                    List.of(remedies.takeAlso(receiver, protocol, wire)));
+        }
         if (port.wire().isEmpty()) {
             hop.notKnown(
                     Reason.NUMBER_NOT_KNOWN,
@@ -353,8 +369,29 @@ final class FlowJudge {
                             + " is marked as preview, which must not reach live output (ANSI E1.31-2018 §6.2.6).",
                     List.of(remedies.live(stream)));
         }
+        sync(hop, stream);
         rivals(hop, stream, port);
         return hop;
+    }
+
+    /** Data that names a synchronisation universe waits for its packets (ANSI E1.31-2018, sections 6.2.4 and 11). */
+    private void sync(HopDraft hop, Stream stream) {
+        Application from = context.index.application(stream.application());
+        stream.sync()
+                .filter(on -> stream.protocol() == Protocol.SACN
+                        && !from.output(Protocol.SACN).sync().equals(Optional.of(on)))
+                .ifPresent(on -> hop.atRisk(
+                        Reason.SYNC_MISSING,
+                        stream.id(),
+                        "no sync on " + on,
+                        context.index.name(stream.id()) + " says that it waits for synchronisation on " + on + ", and "
+                                + from.name()
+                                + from.output(Protocol.SACN)
+                                        .sync()
+                                        .map(s -> " sends it on " + s)
+                                        .orElse(" sends none")
+                                + ": a receiver that keeps to it holds its data back. Send it, or send without.",
+                        List.of(remedies.noSync(stream), remedies.sendSync(from, on))));
     }
 
     private static boolean sends(Stream s, PathContext context) {
@@ -372,11 +409,14 @@ final class FlowJudge {
         if (wire.isEmpty() || stream.standby() || !sends(stream, context)) {
             return;
         }
+        List<Stream> reaching = new ArrayList<>(List.of(stream));
         for (Stream rival : context.streamsOn(stream.protocol(), wire.get())) {
             if (rival.id().equals(stream.id()) || !sends(rival, context) || !arrives(rival, port)) {
                 continue;
             }
+            reaching.add(rival);
             Application other = context.index.application(rival.application());
+            oneIdentity(hop, stream, other, port);
             if (stream.protocol() == Protocol.SACN
                     && !rival.priority().inForce().equals(stream.priority().inForce())) {
                 int mine = stream.priority().inForce();
@@ -395,6 +435,48 @@ final class FlowJudge {
                 continue;
             }
             fight(hop, stream, rival, port);
+        }
+        tooMany(hop, reaching, port);
+    }
+
+    /** Two sources with one identity are one to a receiver, which then finds their sequence out of order (§6.7.2). */
+    private void oneIdentity(HopDraft hop, Stream stream, Application other, Port port) {
+        Application own = context.index.application(stream.application());
+        if (stream.protocol() == Protocol.SACN
+                && own.installed().cid().isPresent()
+                && own.installed().cid().equals(other.installed().cid())) {
+            Application later = context.plan.applications().indexOf(own)
+                            > context.plan.applications().indexOf(other)
+                    ? own
+                    : other;
+            hop.atRisk(
+                    Reason.ONE_IDENTITY,
+                    later.id(),
+                    "one identity",
+                    own.name() + " and " + other.name() + " both send to " + context.index.name(port.id())
+                            + " under the identity " + own.installed().cid().get()
+                            + ", so they count as one source and most of their packets as late ones. Give "
+                            + later.name() + " an identity of its own.",
+                    List.of(remedies.ownIdentity(later)));
+        }
+    }
+
+    private void tooMany(HopDraft hop, List<Stream> reaching, Port port) {
+        Receiver receiver = context.index.receiverOf(port.id());
+        int most = receiver.taking().sources().orElse(Integer.MAX_VALUE);
+        if (reaching.size() > most) {
+            Stream last = reaching.stream()
+                    .max(Comparator.comparingInt((Stream s) -> rank(s))
+                            .thenComparingInt(s -> context.plan.streams().indexOf(s)))
+                    .orElseThrow();
+            hop.atRisk(
+                    Reason.TOO_MANY_SOURCES,
+                    last.application(),
+                    reaching.size() + " sources, takes " + most,
+                    reaching.size() + " sources reach " + context.index.name(port.id()) + ", and " + receiver.name()
+                            + " takes " + most + " at most; which of them it drops is its own choice. Silence "
+                            + context.index.name(last.application()) + ".",
+                    List.of(remedies.silence(last)));
         }
     }
 

@@ -24,6 +24,7 @@ import zentrel.plan.Protocol;
 import zentrel.plan.Route;
 import zentrel.plan.SegmentId;
 import zentrel.plan.Setting;
+import zentrel.plan.Snooping;
 import zentrel.plan.Stream;
 
 /** What judging needs to know of the whole plan, worked out once. */
@@ -49,6 +50,9 @@ final class PathContext {
     private final UniverseLimits limits;
     final Powering powering;
     final Cabling cabling;
+    final Rings rings;
+    private final Map<SegmentId, Snooping> snooping;
+    private final Map<SegmentId, Optional<Integer>> usualVlan = new ConcurrentHashMap<>();
 
     PathContext(Plan plan) {
         this.plan = plan;
@@ -56,6 +60,8 @@ final class PathContext {
         this.limits = new UniverseLimits(plan);
         this.powering = new Powering(plan);
         this.cabling = new Cabling(plan, powering);
+        this.rings = new Rings(plan);
+        this.snooping = Snooping.of(plan);
         this.routers =
                 plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
         for (Host host : plan.hosts()) {
@@ -128,6 +134,39 @@ final class PathContext {
             }
             return Optional.ofNullable(best);
         });
+    }
+
+    /** What the switches of a segment do with groups. */
+    Snooping snooping(SegmentId segment) {
+        return snooping.getOrDefault(segment, Snooping.FLOODS);
+    }
+
+    /** The VLAN of most sockets of a segment, the lower where two are as many. */
+    Optional<Integer> usualVlan(SegmentId segment) {
+        return usualVlan.computeIfAbsent(segment, s -> {
+            Map<Integer, Integer> counts = new java.util.TreeMap<>();
+            for (Adapter adapter : index.adaptersOn(s)) {
+                adapter.plug().vlan().ifPresent(v -> counts.merge(v.inForce(), 1, Integer::sum));
+            }
+            int most =
+                    counts.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+            return counts.entrySet().stream()
+                    .filter(e -> e.getValue() == most)
+                    .map(Map.Entry::getKey)
+                    .findFirst();
+        });
+    }
+
+    /** A router with an adapter on the segment of either, whatever the two were told of it. */
+    Optional<Host> routerJoining(Adapter a, Adapter b) {
+        return a.segment().isEmpty() || b.segment().isEmpty()
+                ? Optional.empty()
+                : routers.stream()
+                        .filter(r ->
+                                r.adapters().stream().anyMatch(x -> x.segment().equals(a.segment()))
+                                        && r.adapters().stream()
+                                                .anyMatch(x -> x.segment().equals(b.segment())))
+                        .findFirst();
     }
 
     /** The host's own loopback adapter: as listed, else the one that every system has. */

@@ -18,6 +18,8 @@ public enum Reason {
     LABEL_NOT_COVERED("universe.label-not-covered", MEANS, "universe.not-enabled"),
     /** The wire number does not exist in the protocol. */
     NUMBER_RANGE("universe.number-range", MEANS, "universe.number-range"),
+    /** The switch of the console's own stream is off. */
+    ATTACHMENT_OFF("previs.not-sending", MEANS, "previs.input-differs"),
     /** Beyond what the source's licence or product sends. */
     OVER_LIMIT("universe.over-limit", MEANS, "universe.over-limit"),
     /** The control link is switched off at the sender. */
@@ -58,6 +60,19 @@ public enum Reason {
     /** The link's destination is not an address of the receiver. */
     WRONG_TARGET("control.wrong-target", NAMED, "control.wrong-target"),
 
+    /** The console's own stream goes to an address that the program does not have. */
+    ATTACHED_ELSEWHERE("previs.wrong-target", NAMED, "previs.input-differs"),
+
+    /** A group would have to cross a router. */
+    GROUP_NOT_ROUTED("network.ttl", CARRIED, "network.ttl"),
+    /** The sockets of the two are in different VLANs. */
+    VLANS_DIFFER("network.vlan", CARRIED, "network.vlan"),
+    /** Cables run in a ring that nothing cuts. */
+    RING("network.loop", CARRIED, "network.loop"),
+    /** A switch snoops, and nobody asks who still wants a group. */
+    NOBODY_ASKS("network.multicast", CARRIED, "network.multicast"),
+    /** A socket is slow, or lets only one end talk at a time. */
+    SLOW_SOCKET("network.slow-port", CARRIED, "network.slow-port"),
     /** No segment joins the two. */
     APART("network.apart", CARRIED, "address.unreachable"),
     /** The access point keeps its wireless clients apart. */
@@ -94,6 +109,12 @@ public enum Reason {
 
     /** The receiver's firewall bars it. */
     FIREWALL("host.firewall", LET_IN, "host.firewall"),
+    /** The program has another input chosen than the console's own stream. */
+    INPUT_DIFFERS("previs.input-differs", LET_IN, "previs.input-differs"),
+    /** What the console's own stream needs at the program's end is not installed. */
+    DRIVER_MISSING("previs.driver-missing", LET_IN, "previs.input-differs"),
+    /** The receiver takes no universe of this number. */
+    NOT_TAKEN("universe.not-taken", LET_IN, "universe.not-enabled"),
     /** The receiver's input is switched off. */
     INPUT_OFF("universe.input-off", LET_IN, "universe.not-enabled"),
     /** The port or the receiver takes the other protocol. */
@@ -118,6 +139,16 @@ public enum Reason {
     /** Answer port and listening port differ. */
     ANSWER_PORT_DIFFERS("control.answer-port-differs", AGREES, "control.port-differs"),
 
+    /** The two versions do not agree as closely as the console's own stream needs. */
+    ATTACHED_VERSIONS("previs.version-differs", AGREES, "previs.input-differs"),
+    /** Nobody outside its maker knows what is in it. */
+    BYTES_NOT_KNOWN("previs.bytes-not-known", WINS, "previs.input-differs"),
+    /** Its data waits for synchronisation that nobody sends. */
+    SYNC_MISSING("universe.sync", WINS, "universe.sync"),
+    /** Another source sends it under the same identity. */
+    ONE_IDENTITY("universe.one-cid", WINS, "universe.one-cid"),
+    /** More sources reach it than it takes. */
+    TOO_MANY_SOURCES("universe.too-many-sources", WINS, "universe.two-sources"),
     /** The port is an input. */
     WRONG_WAY("port.direction", WINS, "port.direction"),
     /** The port is switched off. */

@@ -194,7 +194,16 @@ public final class Remedies {
                         && index.hostOf(a).id().equals(owner)
                 ? c.withValue(to.toString())
                 : c);
-        return plan.withStreams(streams).withLinks(links).withCopies(copies);
+        List<Attachment> attachments = new ArrayList<>(plan.attachments());
+        attachments.replaceAll(a ->
+                a.destination().filter(d -> d.inForce().equals(from)).isPresent()
+                                && index.application(a.to()).host().equals(owner)
+                        ? a.withDestination(Optional.of(Setting.of(to)))
+                        : a);
+        return plan.withStreams(streams)
+                .withLinks(links)
+                .withAttachments(attachments)
+                .withCopies(copies);
     }
 
     Edit openFirewall(Host host, Traffic traffic) {
@@ -319,6 +328,75 @@ public final class Remedies {
         return new Edit(
                 "Send " + name(stream.id()) + " as live data",
                 p -> p.withStream(stream.id(), s -> s.withPreview(false)));
+    }
+
+    Edit setVlan(Adapter adapter, int vlan) {
+        return new Edit(
+                "Set the socket of the " + name(adapter.id()) + " to VLAN " + vlan,
+                p -> p.withAdapter(adapter.id(), a -> a.withPlug(a.plug().withVlan(Optional.of(Setting.of(vlan))))));
+    }
+
+    Edit fullSpeed(Adapter adapter) {
+        return new Edit(
+                "Let the socket of the " + name(adapter.id()) + " find its speed by itself",
+                p -> p.withAdapter(
+                        adapter.id(),
+                        a -> a.withPlug(Plug.USUAL.withVlan(a.plug().vlan()))));
+    }
+
+    /** Takes a cable out. */
+    public Edit unplug(CableId cable) {
+        return new Edit("Unplug the cable " + name(cable), p -> p.withCable(cable, c -> c.withConnected(false)));
+    }
+
+    /** Lets a switch ask who wants which group. */
+    public Edit letAsk(Host box) {
+        return new Edit(
+                "Let " + box.name() + " ask who wants which group",
+                p -> p.withHost(box.id(), h -> h.withSwitching(h.switching().withQuerier(Setting.of(true)))));
+    }
+
+    Edit noSnooping(Host box) {
+        return new Edit(
+                "Switch off snooping on " + box.name(),
+                p -> p.withHost(box.id(), h -> h.withSwitching(h.switching().withSnooping(Setting.of(false)))));
+    }
+
+    Edit takeAlso(Receiver receiver, Protocol protocol, int wire) {
+        return new Edit(
+                "Let " + receiver.name() + " take " + protocol.title() + " " + wire + " too",
+                p -> p.withReceiver(
+                        receiver.id(),
+                        r -> r.withTaking(r.taking()
+                                .withRanges(
+                                        protocol, NumberRange.with(r.taking().of(protocol), wire)))));
+    }
+
+    Edit ownIdentity(Application application) {
+        return new Edit(
+                "Give " + application.name() + " an identity of its own",
+                p -> p.withApplication(
+                        application.id(), a -> a.withInstalled(a.installed().withCid(Optional.empty()))));
+    }
+
+    Edit sendSync(Application application, int universe) {
+        return new Edit(
+                "Let " + application.name() + " send synchronisation on " + universe,
+                p -> p.withApplication(
+                        application.id(),
+                        a -> a.withOutput(Protocol.SACN, a.output(Protocol.SACN).withSync(Optional.of(universe)))));
+    }
+
+    Edit noSync(Stream stream) {
+        return new Edit(
+                "Send " + name(stream.id()) + " without waiting for synchronisation",
+                p -> p.withStream(stream.id(), s -> s.withSync(Optional.empty())));
+    }
+
+    Edit aim(Attachment attachment, Ipv4Address at) {
+        return new Edit(
+                "Send " + attachment.name() + " to " + at,
+                p -> p.withAttachment(attachment.id(), a -> a.withDestination(Optional.of(Setting.of(at)))));
     }
 
     Edit aim(ControlLink link, Ipv4Address at) {

@@ -29,6 +29,7 @@ public final class SignalPaths {
     private final PatchJudge patch;
     private final FlowJudge flows;
     private final LinkJudge links;
+    private final AttachmentJudge attachments;
 
     public SignalPaths(Plan plan) {
         this(plan, Optional.empty());
@@ -56,6 +57,7 @@ public final class SignalPaths {
         TransportJudge transport = new TransportJudge(context, remedies);
         flows = new FlowJudge(context, remedies, transport, patch);
         links = new LinkJudge(context, transport);
+        attachments = new AttachmentJudge(context, transport);
     }
 
     public Plan plan() {
@@ -85,6 +87,9 @@ public final class SignalPaths {
         }
         if (found instanceof ControlLink link) {
             return ofLink(link.id());
+        }
+        if (found instanceof Attachment attachment) {
+            return ofLink(attachment.id());
         }
         List<SignalPath> paths = new ArrayList<>();
         if (found instanceof Port port) {
@@ -135,6 +140,11 @@ public final class SignalPaths {
         for (ControlLink link : context.plan.links()) {
             if (link.from().equals(application.id()) || link.to().equals(application.id())) {
                 paths.add(links.path(link));
+            }
+        }
+        for (Attachment attachment : context.plan.attachments()) {
+            if (attachment.from().equals(application.id()) || attachment.to().equals(application.id())) {
+                paths.add(attachments.path(attachment));
             }
         }
     }
@@ -226,12 +236,25 @@ public final class SignalPaths {
     }
 
     public PathReport ofLink(LinkId id) {
-        return PathReport.of(id, List.of(links.path(context.index.link(id))));
+        Object found = context.index.find(id).orElse(null);
+        return PathReport.of(
+                id,
+                List.of(
+                        found instanceof Attachment attachment
+                                ? attachments.path(attachment)
+                                : links.path(context.index.link(id))));
     }
 
     /** What is wrong with where a fixture sits; part of hop 10 of each of its paths. */
     public List<Issue> patchIssues(Fixture fixture) {
         return patch.of(fixture);
+    }
+
+    /** The cables that close a ring which nothing cuts, with the boxes on it in words. */
+    public java.util.Map<CableId, String> rings() {
+        java.util.Map<CableId, String> rings = new java.util.LinkedHashMap<>();
+        context.rings.all().forEach(r -> rings.put(r.closing(), r.names()));
+        return rings;
     }
 
     /** Whether anything is wrong with where a fixture sits. */
@@ -249,6 +272,9 @@ public final class SignalPaths {
                         .toList());
         for (ControlLink link : context.plan.links()) {
             paths.add(links.path(link));
+        }
+        for (Attachment attachment : context.plan.attachments()) {
+            paths.add(attachments.path(attachment));
         }
         return paths;
     }

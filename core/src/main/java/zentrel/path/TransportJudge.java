@@ -47,10 +47,12 @@ final class TransportJudge {
 
     private final PathContext context;
     private final Remedies remedies;
+    private final CarryJudge carrying;
 
     TransportJudge(PathContext context, Remedies remedies) {
         this.context = context;
         this.remedies = remedies;
+        this.carrying = new CarryJudge(context, remedies);
     }
 
     Carried judge(List<HopDraft> hops, Shipment s) {
@@ -152,7 +154,12 @@ final class TransportJudge {
 
     // --- two hosts ---
 
-    private record Pair(Adapter out, Adapter in, boolean joined) {}
+    /**
+     * The two adapters between which it goes.
+     *
+     * @param joined whether anything leads from the one to the other
+     */
+    record Pair(Adapter out, Adapter in, boolean joined) {}
 
     private Carried between(List<HopDraft> hops, Shipment s, Host from, Host to, List<Adapter> listening) {
         List<Adapter> outs = PathContext.real(from);
@@ -183,7 +190,7 @@ final class TransportJudge {
                         .findFirst()
                 : best(in, out);
         name(at(hops, HopKind.NAMED), s, to, pair, source, destination, named.isPresent());
-        carry(at(hops, HopKind.CARRIED), s, from, to, pair);
+        carrying.judge(at(hops, HopKind.CARRIED), s, from, to, pair);
         take(at(hops, HopKind.TAKEN), s, to, pair, source, destination);
         letIn(hops, s, to, in, listening);
         return new Carried(out, in, source, destination, false);
@@ -535,6 +542,14 @@ final class TransportJudge {
                     list + " is not " + to.name(),
                     link.name() + " goes to " + list + whose(s.destinations()) + "; " + has + ". Send it there.",
                     wanted.map(w -> List.of(remedies.aim(link, w.address()))).orElse(List.of()));
+        } else if (signal instanceof Attachment attachment) {
+            hop.broken(
+                    Reason.ATTACHED_ELSEWHERE,
+                    attachment.id(),
+                    list + " is not " + to.name(),
+                    attachment.name() + " goes to " + list + whose(s.destinations()) + "; " + has + ". Send it there.",
+                    wanted.map(w -> List.of(remedies.aim(attachment, w.address())))
+                            .orElse(List.of()));
         } else if (signal instanceof Stream stream) {
             hop.broken(
                     Reason.NOT_DELIVERED,
@@ -660,102 +675,6 @@ final class TransportJudge {
         return edits;
     }
 
-    private void carry(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
-        if (!pair.joined()) {
-            String out = pair.out()
-                    .segment()
-                    .map(x -> context.index.segment(x).name())
-                    .orElse("no segment");
-            String in = pair.in()
-                    .segment()
-                    .map(x -> context.index.segment(x).name())
-                    .orElse("no segment");
-            List<Edit> edits = new ArrayList<>();
-            if (pair.in().segment().isEmpty()
-                    && pair.in().needsCarrier()
-                    && pair.out().segment().isPresent()) {
-                edits.add(remedies.plugIn(pair.in(), pair.out().segment()));
-            } else if (pair.out().segment().isEmpty()
-                    && pair.out().needsCarrier()
-                    && pair.in().segment().isPresent()) {
-                edits.add(remedies.plugIn(pair.out(), pair.in().segment()));
-            }
-            hop.broken(
-                    Reason.APART,
-                    pair.in().id(),
-                    "no way from " + out,
-                    from.name() + " is on " + out + ", " + to.name() + " on " + in + "; nothing joins the two for "
-                            + s.delivery().word().replace('-', ' ') + ". Put both on one segment.",
-                    edits);
-            return;
-        }
-        String segment = pair.in()
-                .segment()
-                .or(() -> pair.out().segment())
-                .map(x -> context.index.segment(x).name())
-                .orElse("the cable");
-        hop.passes(
-                pair.in().segment().<Id>map(x -> x).orElse(pair.in().id()),
-                segment,
-                PathContext.sameSegment(pair.out(), pair.in())
-                        ? "Both are on " + segment + "."
-                        : context.routerBetween(pair.out(), pair.in())
-                                .map(r -> "Routed by " + r.name() + " to " + segment + ".")
-                                .orElse("Meant for " + segment + "."));
-        isolated(hop, from, to, pair);
-        if (pair.out().carrier() && pair.in().carrier()) {
-            context.cabling.cutBetween(pair.out(), pair.in()).ifPresent(cut -> cut(hop, from, to, cut));
-        }
-    }
-
-    private void isolated(HopDraft hop, Host from, Host to, Pair pair) {
-        if (pair.out().kind() != AdapterKind.WIRELESS
-                || pair.in().kind() != AdapterKind.WIRELESS
-                || !PathContext.sameSegment(pair.out(), pair.in())) {
-            return;
-        }
-        Segment segment = context.index.segment(pair.in().segment().orElseThrow());
-        if (segment.isolated()) {
-            hop.broken(
-                    Reason.CLIENTS_APART,
-                    segment.id(),
-                    "clients kept apart",
-                    from.name() + " and " + to.name() + " are both on the Wi-Fi of " + segment.name()
-                            + ", which keeps its clients apart. Switch that off at the access point, or cable one of them.",
-                    List.of(remedies.noIsolation(segment)));
-        }
-    }
-
-    private void cut(HopDraft hop, Host from, Host to, Cabling.Cut cut) {
-        if (cut.box()
-                .filter(b -> b.id().equals(from.id()) || b.id().equals(to.id()))
-                .isPresent()) {
-            return; // a box without power at either end is told there
-        }
-        if (cut.box().isEmpty()) {
-            String name = context.index.name(cut.at());
-            hop.broken(
-                    Reason.CABLE_OUT,
-                    cut.at(),
-                    "cable out",
-                    "The cable " + name + " on the way from " + from.name() + " to " + to.name()
-                            + " is not plugged in, so all behind it is cut off. Plug it in.",
-                    cut.mends());
-            return;
-        }
-        Powering.Dark dark = cut.dark().orElseThrow();
-        String box = cut.box().get().name();
-        hop.broken(
-                Reason.PASSING_OFF,
-                cut.at(),
-                dark.own() ? box + " is off" : box + ": " + dark.brief(),
-                box + ", which passes the network on from " + from.name() + " to " + to.name()
-                        + (dark.own()
-                                ? ", is switched off, so all behind it is cut off. Switch it on."
-                                : ", has no power, so all behind it is cut off: " + dark.why()),
-                cut.mends());
-    }
-
     private void take(
             HopDraft hop,
             Shipment s,
@@ -845,6 +764,8 @@ final class TransportJudge {
             Object signal = context.index.find(s.signal()).orElseThrow();
             if (signal instanceof ControlLink link) {
                 edits.add(remedies.aim(link, own.address()));
+            } else if (signal instanceof Attachment attachment) {
+                edits.add(remedies.aim(attachment, own.address()));
             } else if (signal instanceof Stream stream) {
                 edits.add(remedies.addToList(stream, own.address()));
             }

@@ -19,6 +19,7 @@ import zentrel.ipv4.Ipv4Address;
  * @param metric how early the system takes it among several, the lowest first; empty where the system decides by itself
  * @param serves what it gives out by DHCP, if it does
  * @param pinned whether its addresses stay when others are given out anew
+ * @param plug the socket that it is plugged into
  */
 public record Adapter(
         AdapterId id,
@@ -33,7 +34,8 @@ public record Adapter(
         List<Route> routes,
         Optional<Integer> metric,
         Optional<DhcpServer> serves,
-        boolean pinned)
+        boolean pinned,
+        Plug plug)
         implements Named {
     public Adapter {
         addresses = List.copyOf(addresses);
@@ -64,7 +66,40 @@ public record Adapter(
                 List.of(),
                 Optional.empty(),
                 Optional.empty(),
-                false);
+                false,
+                Plug.USUAL);
+    }
+
+    /** An adapter of whose socket nothing is said. */
+    public Adapter(
+            AdapterId id,
+            String name,
+            AdapterKind kind,
+            Optional<SegmentId> segment,
+            Setting<Boolean> enabled,
+            boolean carrier,
+            List<AdapterAddress> addresses,
+            Optional<Ipv4Address> gateway,
+            Optional<String> mac,
+            List<Route> routes,
+            Optional<Integer> metric,
+            Optional<DhcpServer> serves,
+            boolean pinned) {
+        this(
+                id,
+                name,
+                kind,
+                segment,
+                enabled,
+                carrier,
+                addresses,
+                gateway,
+                mac,
+                routes,
+                metric,
+                serves,
+                pinned,
+                Plug.USUAL);
     }
 
     /** Whether it needs a cable or radio to reach anybody. */
@@ -125,6 +160,10 @@ public record Adapter(
         return with(d -> d.pinned = value);
     }
 
+    public Adapter withPlug(Plug value) {
+        return with(d -> d.plug = value);
+    }
+
     /** What it gives out by DHCP as long as it is switched on to do so. */
     public Optional<DhcpServer> serving() {
         return serves.filter(s -> s.enabled().inForce());
@@ -156,6 +195,7 @@ public record Adapter(
         private Optional<Integer> metric;
         private Optional<DhcpServer> serves;
         private boolean pinned;
+        private Plug plug;
 
         private Draft(Adapter from) {
             id = from.id;
@@ -171,6 +211,7 @@ public record Adapter(
             metric = from.metric;
             serves = from.serves;
             pinned = from.pinned;
+            plug = from.plug;
         }
     }
 
@@ -190,6 +231,7 @@ public record Adapter(
                 d.routes,
                 d.metric,
                 d.serves,
-                d.pinned);
+                d.pinned,
+                d.plug);
     }
 }

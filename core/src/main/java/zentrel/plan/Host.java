@@ -10,6 +10,7 @@ import java.util.Optional;
  * @param profile the id of the profile it was made from, if any
  * @param sourceCheck what it does with packets from sources that it would not answer by the same way
  * @param power how it is powered
+ * @param switching what it does with what it passes on, where it passes the network on
  */
 public record Host(
         HostId id,
@@ -21,8 +22,24 @@ public record Host(
         List<Adapter> adapters,
         Firewall firewall,
         SourceCheck sourceCheck,
-        Power power)
+        Power power,
+        Switching switching)
         implements Named {
+    /** A box of whose switching nothing is said. */
+    public Host(
+            HostId id,
+            String name,
+            HostKind kind,
+            String place,
+            OperatingSystem system,
+            Optional<String> profile,
+            List<Adapter> adapters,
+            Firewall firewall,
+            SourceCheck sourceCheck,
+            Power power) {
+        this(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, power, Switching.PLAIN);
+    }
+
     /** A box that is switched on, from a supply that nobody has named. */
     public Host(
             HostId id,
@@ -42,30 +59,35 @@ public record Host(
     }
 
     public Host withAdapters(List<Adapter> value) {
-        return new Host(id, name, kind, place, system, profile, value, firewall, sourceCheck, power);
+        return new Host(id, name, kind, place, system, profile, value, firewall, sourceCheck, power, switching);
     }
 
     public Host withFirewall(Firewall value) {
-        return new Host(id, name, kind, place, system, profile, adapters, value, sourceCheck, power);
+        return new Host(id, name, kind, place, system, profile, adapters, value, sourceCheck, power, switching);
     }
 
     public Host withName(String value) {
-        return new Host(id, value, kind, place, system, profile, adapters, firewall, sourceCheck, power);
+        return new Host(id, value, kind, place, system, profile, adapters, firewall, sourceCheck, power, switching);
     }
 
     public Host withPlace(String value) {
-        return new Host(id, name, kind, value, system, profile, adapters, firewall, sourceCheck, power);
+        return new Host(id, name, kind, value, system, profile, adapters, firewall, sourceCheck, power, switching);
     }
 
     public Host withProfile(String value) {
-        return new Host(id, name, kind, place, system, Optional.of(value), adapters, firewall, sourceCheck, power);
+        return new Host(
+                id, name, kind, place, system, Optional.of(value), adapters, firewall, sourceCheck, power, switching);
     }
 
     public Host withSourceCheck(SourceCheck value) {
-        return new Host(id, name, kind, place, system, profile, adapters, firewall, value, power);
+        return new Host(id, name, kind, place, system, profile, adapters, firewall, value, power, switching);
     }
 
     public Host withPower(Power value) {
-        return new Host(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, value);
+        return new Host(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, value, switching);
+    }
+
+    public Host withSwitching(Switching value) {
+        return new Host(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, power, value);
     }
 }

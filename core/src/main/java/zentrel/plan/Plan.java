@@ -27,6 +27,7 @@ public final class Plan {
             List.of(),
             List.of(),
             List.of(),
+            List.of(),
             List.of());
 
     private final String name;
@@ -39,6 +40,7 @@ public final class Plan {
     private final List<Line> lines;
     private final List<Fixture> fixtures;
     private final List<ControlLink> links;
+    private final List<Attachment> attachments;
     private final List<Session> sessions;
     private final List<Cable> cables;
     private final List<TypedCopy> copies;
@@ -56,6 +58,7 @@ public final class Plan {
             List<Line> lines,
             List<Fixture> fixtures,
             List<ControlLink> links,
+            List<Attachment> attachments,
             List<Session> sessions,
             List<Cable> cables,
             List<TypedCopy> copies,
@@ -70,6 +73,7 @@ public final class Plan {
         this.lines = List.copyOf(lines);
         this.fixtures = List.copyOf(fixtures);
         this.links = List.copyOf(links);
+        this.attachments = List.copyOf(attachments);
         this.sessions = List.copyOf(sessions);
         this.cables = List.copyOf(cables);
         this.copies = List.copyOf(copies);
@@ -88,6 +92,7 @@ public final class Plan {
         private List<Line> lines;
         private List<Fixture> fixtures;
         private List<ControlLink> links;
+        private List<Attachment> attachments;
         private List<Session> sessions;
         private List<Cable> cables;
         private List<TypedCopy> copies;
@@ -104,6 +109,7 @@ public final class Plan {
             lines = plan.lines;
             fixtures = plan.fixtures;
             links = plan.links;
+            attachments = plan.attachments;
             sessions = plan.sessions;
             cables = plan.cables;
             copies = plan.copies;
@@ -122,6 +128,7 @@ public final class Plan {
                     lines,
                     fixtures,
                     links,
+                    attachments,
                     sessions,
                     cables,
                     copies,
@@ -173,6 +180,10 @@ public final class Plan {
 
     public List<ControlLink> links() {
         return links;
+    }
+
+    public List<Attachment> attachments() {
+        return attachments;
     }
 
     public List<Session> sessions() {
@@ -247,6 +258,10 @@ public final class Plan {
         return with(p -> p.links = value);
     }
 
+    public Plan withAttachments(List<Attachment> value) {
+        return with(p -> p.attachments = value);
+    }
+
     public Plan withSessions(List<Session> value) {
         return with(p -> p.sessions = value);
     }
@@ -297,6 +312,10 @@ public final class Plan {
         return withLinks(replaced(links, id, change));
     }
 
+    public Plan withAttachment(LinkId id, UnaryOperator<Attachment> change) {
+        return withAttachments(replaced(attachments, id, change));
+    }
+
     public Plan withStream(StreamId id, UnaryOperator<Stream> change) {
         List<Stream> list = new ArrayList<>(streams);
         list.replaceAll(s -> s.id().equals(id) ? change.apply(s) : s);
@@ -345,6 +364,7 @@ public final class Plan {
                 && lines.equals(p.lines)
                 && fixtures.equals(p.fixtures)
                 && links.equals(p.links)
+                && attachments.equals(p.attachments)
                 && sessions.equals(p.sessions)
                 && cables.equals(p.cables)
                 && copies.equals(p.copies)

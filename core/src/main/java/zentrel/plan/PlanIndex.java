@@ -66,6 +66,7 @@ public final class PlanIndex {
                 plan.lines(),
                 plan.fixtures(),
                 plan.links(),
+                plan.attachments(),
                 plan.sessions(),
                 plan.cables(),
                 plan.copies())) {
@@ -231,6 +232,10 @@ public final class PlanIndex {
 
     public ControlLink link(LinkId id) {
         return get(id, ControlLink.class);
+    }
+
+    public Attachment attachment(LinkId id) {
+        return get(id, Attachment.class);
     }
 
     public Host hostOf(AdapterId id) {

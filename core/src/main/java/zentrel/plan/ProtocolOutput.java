@@ -8,8 +8,14 @@ import java.util.Optional;
  *
  * @param enabled the application's own switch for the protocol
  * @param ranges label to wire; where none is given every label is its own wire number
+ * @param sync the universe on which it sends sACN synchronisation packets (ANSI E1.31-2018 §6.3), if it does
  */
-public record ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges) {
+public record ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges, Optional<Integer> sync) {
+    /** An output that sends no synchronisation. */
+    public ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges) {
+        this(enabled, ranges, Optional.empty());
+    }
+
     /** Switched on, every label its own wire number. */
     public static final ProtocolOutput PLAIN = new ProtocolOutput(Setting.of(true), List.of());
 
@@ -26,6 +32,14 @@ public record ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges) 
     }
 
     public ProtocolOutput withEnabled(boolean value) {
-        return new ProtocolOutput(Setting.of(value), ranges);
+        return withEnabled(Setting.of(value));
+    }
+
+    public ProtocolOutput withEnabled(Setting<Boolean> value) {
+        return new ProtocolOutput(value, ranges, sync);
+    }
+
+    public ProtocolOutput withSync(Optional<Integer> value) {
+        return new ProtocolOutput(enabled, ranges, value);
     }
 }

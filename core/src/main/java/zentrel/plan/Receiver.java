@@ -9,6 +9,7 @@ import java.util.Set;
  * @param protocols what it can take at all
  * @param inputOn its switch for taking streams
  * @param answersPolls whether it answers Art-Net polls
+ * @param taking what it takes of what reaches it, and what it does when nothing comes
  */
 public record Receiver(
         ReceiverId id,
@@ -18,22 +19,52 @@ public record Receiver(
         Setting<Boolean> inputOn,
         boolean answersPolls,
         Merge merge,
+        Taking taking,
         List<Port> ports)
         implements Named {
+    /** A receiver that takes every number of its protocols. */
+    public Receiver(
+            ReceiverId id,
+            String name,
+            ApplicationId application,
+            Set<Protocol> protocols,
+            Setting<Boolean> inputOn,
+            boolean answersPolls,
+            Merge merge,
+            List<Port> ports) {
+        this(id, name, application, protocols, inputOn, answersPolls, merge, Taking.ALL, ports);
+    }
+
     public Receiver {
         protocols = Set.copyOf(protocols);
         ports = List.copyOf(ports);
     }
 
     public Receiver withInputOn(boolean value) {
-        return new Receiver(id, name, application, protocols, Setting.of(value), answersPolls, merge, ports);
+        return withInputOn(Setting.of(value));
+    }
+
+    public Receiver withInputOn(Setting<Boolean> value) {
+        return new Receiver(id, name, application, protocols, value, answersPolls, merge, taking, ports);
+    }
+
+    public Receiver withMerge(Merge value) {
+        return new Receiver(id, name, application, protocols, inputOn, answersPolls, value, taking, ports);
+    }
+
+    public Receiver withTaking(Taking value) {
+        return new Receiver(id, name, application, protocols, inputOn, answersPolls, merge, value, ports);
+    }
+
+    public Receiver withAnswersPolls(boolean value) {
+        return new Receiver(id, name, application, protocols, inputOn, value, merge, taking, ports);
     }
 
     public Receiver withName(String value) {
-        return new Receiver(id, value, application, protocols, inputOn, answersPolls, merge, ports);
+        return new Receiver(id, value, application, protocols, inputOn, answersPolls, merge, taking, ports);
     }
 
     public Receiver withPorts(List<Port> value) {
-        return new Receiver(id, name, application, protocols, inputOn, answersPolls, merge, value);
+        return new Receiver(id, name, application, protocols, inputOn, answersPolls, merge, taking, value);
     }
 }

@@ -16,6 +16,7 @@ import zentrel.ipv4.Ipv4Address;
  * @param priority sACN priority 0–200 (ANSI E1.31-2018 §6.2.3)
  * @param ratePerSecond packets a second
  * @param preview whether its data must not reach live output (§6.2.6)
+ * @param sync the sACN universe whose synchronisation packets its data waits for (§6.2.4); empty where it waits for none
  */
 public record Stream(
         StreamId id,
@@ -30,7 +31,40 @@ public record Stream(
         List<Ipv4Address> to,
         Setting<Integer> priority,
         double ratePerSecond,
-        boolean preview) {
+        boolean preview,
+        Optional<Integer> sync) {
+    /** A stream that waits for no synchronisation. */
+    public Stream(
+            StreamId id,
+            ApplicationId application,
+            UniverseId universe,
+            Protocol protocol,
+            Setting<Boolean> enabled,
+            boolean standby,
+            Optional<Integer> label,
+            Optional<Setting<Integer>> wire,
+            Delivery delivery,
+            List<Ipv4Address> to,
+            Setting<Integer> priority,
+            double ratePerSecond,
+            boolean preview) {
+        this(
+                id,
+                application,
+                universe,
+                protocol,
+                enabled,
+                standby,
+                label,
+                wire,
+                delivery,
+                to,
+                priority,
+                ratePerSecond,
+                preview,
+                Optional.empty());
+    }
+
     public Stream {
         to = List.copyOf(to);
     }
@@ -62,6 +96,23 @@ public record Stream(
         return with(d -> d.ratePerSecond = value);
     }
 
+    public Stream withSync(Optional<Integer> value) {
+        return with(d -> d.sync = value);
+    }
+
+    public Stream withStandby(boolean value) {
+        return with(d -> d.standby = value);
+    }
+
+    /** This stream with its settings replaced. */
+    public Stream withSettings(Setting<Boolean> on, Optional<Setting<Integer>> number, Setting<Integer> rank) {
+        return with(d -> {
+            d.enabled = on;
+            d.wire = number;
+            d.priority = rank;
+        });
+    }
+
     /** A copy that may be changed, before it is a value again. */
     private static final class Draft {
         private StreamId id;
@@ -77,6 +128,7 @@ public record Stream(
         private Setting<Integer> priority;
         private double ratePerSecond;
         private boolean preview;
+        private Optional<Integer> sync;
 
         private Draft(Stream from) {
             id = from.id;
@@ -92,6 +144,7 @@ public record Stream(
             priority = from.priority;
             ratePerSecond = from.ratePerSecond;
             preview = from.preview;
+            sync = from.sync;
         }
     }
 
@@ -111,6 +164,7 @@ public record Stream(
                 d.to,
                 d.priority,
                 d.ratePerSecond,
-                d.preview);
+                d.preview,
+                d.sync);
     }
 }

@@ -4,7 +4,9 @@ package zentrel.plan;
 public enum Traffic implements Word {
     ARTNET("Art-Net"),
     SACN("sACN"),
-    OSC("OSC");
+    OSC("OSC"),
+    /** A console's own stream to a program of its maker. */
+    OWN("its own stream");
 
     private final String title;
 

@@ -43,7 +43,8 @@ public final class RandomPlans {
                             java.util.Map.of(
                                     Purpose.ARTNET_SEND, "desk-host" + d + ".stream",
                                     Purpose.SACN_SEND, "desk-host" + d + ".stream",
-                                    Purpose.OSC_LISTEN, "desk-host" + d + ".control"))
+                                    Purpose.OSC_LISTEN, "desk-host" + d + ".control",
+                                    Purpose.PREVIS_LINK, "desk-host" + d + ".control"))
                     .with(a -> a.withOsc(new OscInput(
                             Setting.of(24710), Setting.of(true), Setting.of(true), List.of("/go", "/back"))));
         }
@@ -132,7 +133,18 @@ public final class RandomPlans {
         Plan plan = s.plan();
         List<zentrel.plan.Stream> streams = new ArrayList<>(plan.streams());
         streams.replaceAll(x -> x.withWire(plan.index().universe(x.universe()).number() + offset));
-        Plan rig = plan.withStreams(streams);
+        Plan rig = plan.withStreams(streams)
+                .withAttachments(List.of(new Attachment(
+                        new LinkId("view"),
+                        "View",
+                        new ApplicationId("desk0"),
+                        new ApplicationId("cues"),
+                        Setting.of(true),
+                        Setting.of(true),
+                        java.util.Optional.empty(),
+                        VersionRule.ANY,
+                        java.util.Optional.empty(),
+                        "a green dot")));
         return random.nextBoolean() ? cabled(rig, random) : rig;
     }
 
@@ -195,7 +207,7 @@ public final class RandomPlans {
         Port port = any(receiver.ports(), random);
         Fixture fixture = any(plan.fixtures(), random);
         Application desk = index.application(new ApplicationId("desk0"));
-        return switch (random.nextInt(29)) {
+        return switch (random.nextInt(38)) {
             case 0 ->
                 address(plan, adapter, any(adapters, random).addresses().get(0).inForce());
             case 1 ->
@@ -272,6 +284,42 @@ public final class RandomPlans {
                 Host host = any(plan.hosts(), random);
                 yield plan.withHost(host.id(), h -> h.withPower(h.power().withSupplies(List.of("PoE"))));
             }
+            case 28 -> plan.withAdapter(adapter.id(), a -> a.withPlug(a.plug().withHalfDuplex(true)));
+            case 29 ->
+                plan.withAdapter(
+                        adapter.id(),
+                        a -> a.withPlug(a.plug().withVlan(java.util.Optional.of(Setting.of(10 + random.nextInt(2))))));
+            case 30 -> vlans(plan, random);
+            case 31 -> {
+                Host host = any(plan.hosts(), random);
+                yield plan.withHost(
+                        host.id(),
+                        h -> h.withSwitching(new Switching(
+                                Setting.of(true), Setting.of(random.nextBoolean()), random.nextBoolean(), false)));
+            }
+            case 32 -> ring(plan, random);
+            case 33 -> plan.withStream(stream.id(), s -> s.withSync(java.util.Optional.of(7000)));
+            case 34 ->
+                plan.withApplications(plan.applications().stream()
+                        .map(a -> a.withInstalled(a.installed().withCid(java.util.Optional.of("one of them"))))
+                        .toList());
+            case 35 ->
+                plan.withReceiver(
+                        receiver.id(),
+                        r -> r.withTaking(r.taking()
+                                .withRanges(Protocol.SACN, List.of(new NumberRange(1, 1 + random.nextInt(200))))
+                                .withSources(java.util.Optional.of(1))));
+            case 36 -> {
+                int what = random.nextInt(4);
+                yield plan.withAttachment(
+                        new LinkId("view"),
+                        a -> what == 0
+                                ? a.withChosen(Setting.of(false))
+                                : what == 1
+                                        ? a.withSending(Setting.of(false))
+                                        : a.withDestination(java.util.Optional.of(
+                                                Setting.of(Ipv4Address.parse("172.20.5." + (what == 2 ? 5 : 6))))));
+            }
             default -> {
                 Line line = any(plan.lines(), random);
                 yield plan.withFixtures(plan.fixtures().stream()
@@ -290,6 +338,39 @@ public final class RandomPlans {
                         .toList());
             }
         };
+    }
+
+    /** Every socket in one of two VLANs. */
+    private static Plan vlans(Plan plan, Random random) {
+        Plan next = plan;
+        for (Adapter adapter : plan.index().adaptersOn(new SegmentId("stream"))) {
+            int vlan = random.nextInt(4) == 0 ? 30 : 20;
+            next = next.withAdapter(
+                    adapter.id(), a -> a.withPlug(a.plug().withVlan(java.util.Optional.of(Setting.of(vlan)))));
+        }
+        return next;
+    }
+
+    /** A second cable between two hubs, or from a hub to itself. */
+    private static Plan ring(Plan plan, Random random) {
+        List<Host> hubs =
+                plan.hosts().stream().filter(h -> h.kind() == HostKind.SWITCH).toList();
+        if (hubs.size() < 2) {
+            return plan;
+        }
+        List<Cable> cables = new ArrayList<>(plan.cables());
+        cables.add(new Cable(
+                new CableId(Ids.free(plan, "again")),
+                "again",
+                CableKind.NETWORK,
+                hubs.get(0).id(),
+                hubs.get(1).id(),
+                true));
+        Plan next = plan.withCables(cables);
+        return random.nextInt(3) > 0
+                ? next
+                : next.withHost(
+                        hubs.get(1).id(), h -> h.withSwitching(h.switching().withLoopGuard(true)));
     }
 
     private static UnaryOperator<Fixture> at(Break b) {

@@ -94,7 +94,7 @@ class PlanFileTest {
         if (node instanceof ArrayNode array) {
             array.forEach(children::add);
         }
-        if (node instanceof ObjectNode object && !object.has("artnet")) {
+        if (node instanceof ObjectNode object && !object.has("artnet") && !object.has("sacn")) {
             object.put("x-later", count++);
         }
         for (JsonNode child : children) {

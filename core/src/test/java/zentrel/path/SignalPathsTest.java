@@ -167,7 +167,7 @@ class SignalPathsTest {
                         .issue()
                         .orElseThrow()
                         .reason())
-                .isEqualTo(Reason.APART);
+                .isEqualTo(Reason.GROUP_NOT_ROUTED);
     }
 
     @Test

@@ -1,0 +1,37 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.path.HopKind;
+
+/** Cables in a ring: {@code network.loop}. */
+final class NetworkLoop extends PathRule {
+    NetworkLoop() {
+        super(
+                "network.loop",
+                "Cables in a ring",
+                "Two ways between the same switches, and nothing that cuts one of them: every broadcast goes round for ever, all lights of the switches flash together, and nothing else gets through.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return !context.plan().cables().isEmpty();
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        context.signalPaths()
+                .rings()
+                .forEach((cable, names) -> findings.add(unmet(
+                        Severity.BROKEN,
+                        Optional.of(HopKind.CARRIED),
+                        List.of(cable),
+                        "The cables run in a ring over " + names + ", and nothing there cuts rings. Unplug "
+                                + context.index().name(cable) + ".",
+                        List.of(context.signalPaths().remedies().unplug(cable)))));
+        return findings;
+    }
+}

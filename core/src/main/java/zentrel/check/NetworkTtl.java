@@ -1,0 +1,18 @@
+package zentrel.check;
+
+import zentrel.plan.HostKind;
+
+/** Groups that would have to cross a router: {@code network.ttl}. */
+final class NetworkTtl extends PathRule {
+    NetworkTtl() {
+        super(
+                "network.ttl",
+                "Groups that would have to cross a router",
+                "Packets to a group live for one network only, unless their sender is told otherwise and the router between is set up to pass groups on (RFC 1112 §6.1). sACN to a group ends at the router without a word.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return !context.paths().isEmpty() && context.plan().hosts().stream().anyMatch(h -> h.kind() == HostKind.ROUTER);
+    }
+}

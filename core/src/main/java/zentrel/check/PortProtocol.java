@@ -1,0 +1,57 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import zentrel.path.HopKind;
+import zentrel.plan.Port;
+import zentrel.plan.PortId;
+import zentrel.plan.Protocol;
+import zentrel.plan.Receiver;
+
+/** A port set to the other protocol: {@code port.protocol}. */
+final class PortProtocol extends PathRule {
+    PortProtocol() {
+        super(
+                "port.protocol",
+                "A port set to the other protocol",
+                "A port of a node takes one protocol at a time. Where its node could take what is sent, only this setting keeps it out; where the port is set to what its node cannot take at all, nothing ever arrives.");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return !context.plan().receivers().isEmpty();
+    }
+
+    /** The difference itself is told by the path; this says that the setting of the port is all there is to change. */
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (CheckContext.Met met : context.met("universe.protocol-differs")) {
+            if (met.issue().cause() instanceof PortId id) {
+                Receiver receiver = context.index().receiverOf(id);
+                Port port = context.index().port(id);
+                Protocol set = port.protocol().inForce();
+                boolean able = receiver.protocols().contains(set);
+                findings.add(unmet(
+                        Severity.NOTE,
+                        Optional.of(HopKind.LET_IN),
+                        List.of(id),
+                        context.index().name(id) + " is set to " + set.title()
+                                + (able
+                                        ? "; " + receiver.name() + " takes "
+                                                + String.join(
+                                                        " and ",
+                                                        receiver.protocols().stream()
+                                                                .sorted()
+                                                                .map(Protocol::title)
+                                                                .toList())
+                                                + "."
+                                        : ", which " + receiver.name() + " cannot take."),
+                        met.issue().remedies()));
+            }
+        }
+        return findings;
+    }
+}

@@ -1,0 +1,52 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zentrel.plan.Application;
+import zentrel.plan.Edit;
+
+/** Two sources with one identity: {@code universe.one-cid}. */
+final class UniverseOneCid extends PathRule {
+    UniverseOneCid() {
+        super(
+                "universe.one-cid",
+                "Two sources with one identity",
+                "An sACN source is known by its identity (CID). Two computers made from one copy of a disk may share it; a receiver then takes them for one source whose packets come out of order, and drops most of them (ANSI E1.31-2018 §6.7.2).");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().applications().stream()
+                .anyMatch(a -> a.installed().cid().isPresent());
+    }
+
+    /** Two that share it and meet at no port are worth knowing of. */
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        Map<String, Application> first = new HashMap<>();
+        List<Finding> findings = new ArrayList<>();
+        for (Application a : context.plan().applications()) {
+            String cid = a.installed().cid().orElse("");
+            Application other = cid.isEmpty() ? null : first.putIfAbsent(cid, a);
+            if (other != null) {
+                findings.add(unmet(
+                        Severity.NOTE,
+                        Optional.empty(),
+                        List.of(a.id(), other.id()),
+                        a.name() + " and " + other.name() + " share the identity " + cid
+                                + ". They meet at no port; give " + a.name()
+                                + " one of its own before they do.",
+                        List.of(new Edit(
+                                "Give " + a.name() + " an identity of its own",
+                                p -> p.withApplication(
+                                        a.id(),
+                                        x -> x.withInstalled(x.installed().withCid(Optional.empty())))))));
+            }
+        }
+        return findings;
+    }
+}

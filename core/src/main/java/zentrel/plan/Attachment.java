@@ -1,0 +1,46 @@
+package zentrel.plan;
+
+import java.util.Optional;
+import zentrel.ipv4.Ipv4Address;
+
+/**
+ * A console's own stream to a previs or another program of its maker: neither Art-Net nor sACN, and its bytes are known to
+ * its maker only. So it is judged by what is known of both ends, and by the sign that their screens give.
+ *
+ * @param from the console's application
+ * @param to the program that attaches
+ * @param sending the switch at the console
+ * @param chosen whether the program has this stream chosen as its input
+ * @param destination the address typed in at the console; empty where the two find each other
+ * @param versions how closely the two versions must agree
+ * @param driver what must be installed or attached at the receiving end, in its maker's words
+ * @param sign what is seen on the screen when it works; empty text where nobody has said
+ */
+public record Attachment(
+        LinkId id,
+        String name,
+        ApplicationId from,
+        ApplicationId to,
+        Setting<Boolean> sending,
+        Setting<Boolean> chosen,
+        Optional<Setting<Ipv4Address>> destination,
+        VersionRule versions,
+        Optional<String> driver,
+        String sign)
+        implements Named {
+    public Attachment withName(String value) {
+        return new Attachment(id, value, from, to, sending, chosen, destination, versions, driver, sign);
+    }
+
+    public Attachment withSending(Setting<Boolean> value) {
+        return new Attachment(id, name, from, to, value, chosen, destination, versions, driver, sign);
+    }
+
+    public Attachment withChosen(Setting<Boolean> value) {
+        return new Attachment(id, name, from, to, sending, value, destination, versions, driver, sign);
+    }
+
+    public Attachment withDestination(Optional<Setting<Ipv4Address>> value) {
+        return new Attachment(id, name, from, to, sending, chosen, value, versions, driver, sign);
+    }
+}
