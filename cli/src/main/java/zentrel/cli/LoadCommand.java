@@ -9,11 +9,13 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import zentrel.load.Airtime;
 import zentrel.load.Load;
 import zentrel.plan.Application;
 import zentrel.plan.Delivery;
 import zentrel.plan.Plan;
 import zentrel.plan.Protocol;
+import zentrel.plan.Switching;
 
 /** {@code zentrel load PLAN [--add N --from PROGRAM]}: what the streams come to on each cable. */
 @Command(
@@ -39,6 +41,9 @@ final class LoadCommand implements Callable<Integer> {
     @SuppressWarnings("NullAway.Init")
     private String protocol;
 
+    @Option(names = "--querier-dies", description = "As it is when nobody asks any more who wants which group.")
+    private boolean querierDies;
+
     @Option(names = "--broadcast", description = "Sent to everybody instead of to a group or to each.")
     private boolean broadcast;
 
@@ -63,23 +68,55 @@ final class LoadCommand implements Callable<Integer> {
                 flow(n.putObject("out"), link.out());
                 flow(n.putObject("in"), link.in());
                 flow(n.putObject("inWithSnooping"), link.meant());
+                n.put("speed", link.speed());
                 n.put("part", link.part());
             }
+            ArrayNode air = root.putArray("air");
+            for (Load.Air a : load.air()) {
+                air.addObject()
+                        .put("segment", a.segment().value())
+                        .put("packets", a.packets())
+                        .put("partAt1Mbit", Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE))
+                        .put("partAt6Mbit", Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE_5_GHZ));
+            }
+            ArrayNode groups = root.putArray("groups");
+            load.groups()
+                    .forEach((segment, what) -> groups.addObject()
+                            .put("segment", segment.value())
+                            .put("go", what.name().toLowerCase(Locale.ROOT)));
             root.put("room", room);
             out.json(root);
         } else {
             for (Load.Link link : load.links()) {
                 out.line(String.format(
                         Locale.ROOT,
-                        "%-40s out %8.0f/s %7.2f Mbit/s   in %8.0f/s %7.2f Mbit/s   %5.1f %% of 100 Mbit/s%s",
+                        "%-40s out %8.0f/s %7.2f Mbit/s   in %8.0f/s %7.2f Mbit/s   %5.1f %% of %.0f Mbit/s%s",
                         opened.index().name(link.adapter()),
                         link.out().packets(),
                         link.out().bits() / 1e6,
                         link.in().packets(),
                         link.in().bits() / 1e6,
                         link.part() * 100,
+                        link.speed() / 1e6,
                         link.part() > Load.MOST ? "  too much" : ""));
             }
+            for (Load.Air a : load.air()) {
+                out.line(String.format(
+                        Locale.ROOT,
+                        "Wi-Fi of %s: %.0f packets a second to groups and everybody, %.0f %% of the airtime at 1 Mbit/s, %.0f %% at 6",
+                        opened.index().name(a.segment()),
+                        a.packets(),
+                        100 * Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE),
+                        100 * Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE_5_GHZ)));
+            }
+            load.groups()
+                    .forEach((segment, what) ->
+                            out.line("Groups on " + opened.index().name(segment)
+                                    + switch (what) {
+                                        case FLOOD -> " go everywhere.";
+                                        case MEMBERS -> " go to their members only.";
+                                        case STOP -> " stop " + Switching.GROUP_SECONDS + " s after the last question.";
+                                    }));
             out.line("Room for " + room + " more universes of " + by.title() + " at 44 a second on the busiest, below "
                     + Math.round(Load.MOST * 100) + " %.");
         }
@@ -92,7 +129,10 @@ final class LoadCommand implements Callable<Integer> {
 
     private Optional<Load.WhatIf> more(Plan opened, Protocol by) throws Refusal {
         if (add == 0) {
-            return Optional.empty();
+            return opened.applications().stream()
+                    .limit(querierDies ? 1 : 0)
+                    .map(a -> new Load.WhatIf(0, a.id(), by, Delivery.MULTICAST, true))
+                    .findFirst();
         }
         String called = from == null ? "" : from;
         Application program = opened.applications().stream()
@@ -102,6 +142,6 @@ final class LoadCommand implements Callable<Integer> {
                         new Refusal("Say which program would send them: --from and its name; there is none called \""
                                 + called + "\"."));
         Delivery delivery = broadcast ? Delivery.BROADCAST : by == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
-        return Optional.of(new Load.WhatIf(add, program.id(), by, delivery));
+        return Optional.of(new Load.WhatIf(add, program.id(), by, delivery, querierDies));
     }
 }

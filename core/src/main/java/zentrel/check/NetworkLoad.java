@@ -79,11 +79,12 @@ final class NetworkLoad extends PathRule {
                 List.of(link.adapter()),
                 String.format(
                         Locale.ROOT,
-                        "The %s %s %.1f Mbit/s, %.0f %% of 100 Mbit/s: %.0f packets a second%s. %s",
+                        "The %s %s %.1f Mbit/s, %.0f %% of %.0f Mbit/s: %.0f packets a second%s. %s",
                         context.index().name(link.adapter()),
                         sends ? "sends" : "is sent",
                         Math.max(link.out().bits(), link.in().bits()) / 1e6,
                         link.part() * 100,
+                        link.speed() / 1e6,
                         Math.max(link.out().packets(), link.in().packets()),
                         others == 0
                                 ? ""

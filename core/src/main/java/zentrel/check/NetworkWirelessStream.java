@@ -58,7 +58,7 @@ final class NetworkWirelessStream extends PathRule {
     }
 
     private static boolean floods(CheckContext context, Stream stream, SegmentId segment) {
-        return (stream.delivery() == Delivery.MULTICAST
+        return ((stream.delivery() == Delivery.MULTICAST && context.load().groupsOn(segment) == Load.Groups.FLOOD)
                         || stream.delivery() == Delivery.BROADCAST
                         || stream.delivery() == Delivery.LIMITED_BROADCAST)
                 && context.load().isSentOn(stream, segment);

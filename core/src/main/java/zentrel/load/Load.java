@@ -13,31 +13,56 @@ import org.jspecify.annotations.Nullable;
 import zentrel.plan.*;
 
 /**
- * What the streams of a plan come to on the cable of each adapter, in either direction. Groups are taken to flood the whole segment,
- * as they do over a switch without snooping; what a switch with snooping and a querier would let through is said beside it.
+ * What the streams of a plan come to on the cable of each adapter, in either direction. Groups flood the whole segment, as
+ * they do over a switch without settings, unless its switches snoop and somebody asks: then they go to their members only.
  *
  * @param links the adapters that carry anything, the busiest first
  * @param receivers the adapters at which the ports are that take each stream
  * @param sentOn the segment on which each stream that is sent leaves
+ * @param air what access points must send to groups and everybody, the busiest segment first
+ * @param groups what happens to groups on each segment that carries some
  */
-public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<StreamId, List<AdapterId>> receivers) {
-    /** The slowest that a cable is likely to be: 100BASE-TX (IEEE 802.3). Few nodes are faster. */
+public record Load(
+        List<Link> links,
+        Map<StreamId, SegmentId> sentOn,
+        Map<StreamId, List<AdapterId>> receivers,
+        List<Air> air,
+        Map<SegmentId, Groups> groups) {
+    /** How fast a cable is taken to be where nobody has looked: 100BASE-TX (IEEE 802.3). Few nodes are faster. */
     public static final double BITS_PER_SECOND = 100e6;
 
     /** Above this part of a link bursts of several sources no longer fit between each other (common practice, no source). */
     public static final double MOST = 0.7;
 
+    /** What the switches of a segment do with groups. */
+    public enum Groups {
+        /** They go everywhere. */
+        FLOOD,
+        /** They go to their members only. */
+        MEMBERS,
+        /** They stop, {@link Switching#GROUP_SECONDS} after the last question. */
+        STOP
+    }
+
+    /**
+     * What the access points of a segment send at their basic rate, without an answer.
+     *
+     * @param packets a second, to groups and to everybody
+     */
+    public record Air(SegmentId segment, double packets) {}
+
     /**
      * One adapter.
      *
+     * @param speed how much its cable carries, in bits a second
      * @param out what it sends
-     * @param in what arrives, groups and broadcasts flooded
+     * @param in what arrives, as the switches there treat groups
      * @param meant what would arrive where switches pass groups on to their members only
      */
-    public record Link(AdapterId adapter, Flow out, Flow in, Flow meant) {
-        /** The busier direction, in parts of {@link #BITS_PER_SECOND}. */
+    public record Link(AdapterId adapter, double speed, Flow out, Flow in, Flow meant) {
+        /** The busier direction, in parts of what the cable carries. */
         public double part() {
-            return Math.max(out.bits(), in.bits()) / BITS_PER_SECOND;
+            return Math.max(out.bits(), in.bits()) / speed;
         }
     }
 
@@ -61,13 +86,17 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
      * More universes, to see what would be.
      *
      * @param from the program that would send them, as it sends the others
+     * @param querierDies whether nobody asks any more who still wants a group, long enough for it to show
      */
-    public record WhatIf(int universes, ApplicationId from, Protocol protocol, Delivery delivery) {}
+    public record WhatIf(
+            int universes, ApplicationId from, Protocol protocol, Delivery delivery, boolean querierDies) {}
 
     public Load {
         links = List.copyOf(links);
         sentOn = Map.copyOf(sentOn);
         receivers = Map.copyOf(receivers);
+        air = List.copyOf(air);
+        groups = Map.copyOf(groups);
     }
 
     /** The load of a plan as it is. */
@@ -77,12 +106,12 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
 
     /** The load of a plan with more added. */
     public static Load of(Plan plan, Optional<WhatIf> more) {
-        Sums sums = new Sums(plan);
+        Sums sums = new Sums(plan, more.filter(WhatIf::querierDies).isPresent());
         for (Stream stream : plan.streams()) {
             sums.add(stream);
         }
         more.ifPresent(sums::add);
-        return new Load(sums.links(), sums.sentOn, sums.receivers);
+        return new Load(sums.links(), sums.sentOn, sums.receivers, sums.air(), sums.groups);
     }
 
     /** Whether a stream is sent, and leaves on this segment. */
@@ -109,10 +138,18 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
         return links.stream().findFirst();
     }
 
-    /** How many more universes of a protocol at a rate the busiest link has room for, below {@link #MOST}. */
+    /** How many more universes of a protocol at a rate every link has room for, below {@link #MOST}. */
     public int headroom(Protocol protocol, double rate) {
-        double left = MOST - busiest().map(Link::part).orElse(0.0);
-        return (int) Math.max(0, Math.floor(left * BITS_PER_SECOND / (WireSize.onEthernet(protocol) * 8 * rate)));
+        double left = links.stream()
+                .mapToDouble(l -> (MOST - l.part()) * l.speed())
+                .min()
+                .orElse(MOST * BITS_PER_SECOND);
+        return (int) Math.max(0, Math.floor(left / (WireSize.onEthernet(protocol) * 8 * rate)));
+    }
+
+    /** What happens to groups on a segment. */
+    public Groups groupsOn(SegmentId segment) {
+        return groups.getOrDefault(segment, Groups.FLOOD);
     }
 
     private static final class Sums {
@@ -128,9 +165,21 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
         private final Map<AdapterId, Flow> in = new LinkedHashMap<>();
         private final Map<AdapterId, Flow> meant = new LinkedHashMap<>();
 
-        Sums(Plan plan) {
+        private final Map<SegmentId, Groups> groups = new HashMap<>();
+        private final Map<SegmentId, Double> onAir = new LinkedHashMap<>();
+
+        Sums(Plan plan, boolean querierDies) {
             this.plan = plan;
             this.index = plan.index();
+            Snooping.of(plan).forEach((segment, care) -> {
+                boolean drops = care.snoopers().stream()
+                        .anyMatch(h -> index.host(h).switching().dropsUnasked());
+                groups.put(
+                        segment,
+                        !care.isAsked()
+                                ? Groups.FLOOD // at first; the path says when it stops
+                                : !querierDies ? Groups.MEMBERS : drops ? Groups.STOP : Groups.FLOOD);
+            });
         }
 
         private boolean sends(Stream stream) {
@@ -185,6 +234,12 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
                     Set.of());
         }
 
+        private Groups groupsOn(Optional<Adapter> by) {
+            return by.flatMap(Adapter::segment)
+                    .map(s -> groups.getOrDefault(s, Groups.FLOOD))
+                    .orElse(Groups.FLOOD);
+        }
+
         private void send(
                 Optional<Adapter> by,
                 Protocol protocol,
@@ -200,7 +255,15 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
             out.merge(by.get().id(), Flow.NONE.and(packets * copies, bytes, broadcast), Sums::sum);
             if (toEach(delivery)) {
                 taking.forEach(r -> in.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+            } else if (delivery == Delivery.MULTICAST && groupsOn(by) != Groups.FLOOD) {
+                if (groupsOn(by) == Groups.MEMBERS) {
+                    taking.forEach(r -> in.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+                    if (taking.stream().anyMatch(this::isWireless)) {
+                        by.get().segment().ifPresent(s -> onAir.merge(s, packets, Double::sum));
+                    }
+                }
             } else {
+                by.get().segment().ifPresent(s -> onAir.merge(s, packets, Double::sum));
                 // what floods is added up for the whole segment, for a large one has thousands of both
                 Flow flooded = Flow.NONE.and(packets, bytes, broadcast);
                 by.get().segment().ifPresent(s -> floods.merge(s, flooded, Sums::sum));
@@ -229,6 +292,22 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
                     }
                 }
             });
+        }
+
+        private boolean isWireless(AdapterId id) {
+            return index.adapter(id).kind() == AdapterKind.WIRELESS;
+        }
+
+        /** The segments on which anything is wireless, with what goes to groups and everybody there. */
+        List<Air> air() {
+            List<Air> list = new ArrayList<>();
+            onAir.forEach((segment, packets) -> {
+                if (index.adaptersOn(segment).stream().anyMatch(a -> isWireless(a.id()))) {
+                    list.add(new Air(segment, packets));
+                }
+            });
+            list.sort(Comparator.comparingDouble(Air::packets).reversed());
+            return list;
         }
 
         private static Flow sum(Flow a, Flow b) {
@@ -273,6 +352,7 @@ public record Load(List<Link> links, Map<StreamId, SegmentId> sentOn, Map<Stream
             for (AdapterId id : all) {
                 links.add(new Link(
                         id,
+                        index.adapter(id).plug().megabits().map(m -> m * 1e6).orElse(BITS_PER_SECOND),
                         out.getOrDefault(id, Flow.NONE),
                         in.getOrDefault(id, Flow.NONE),
                         meant.getOrDefault(id, Flow.NONE)));

@@ -392,7 +392,7 @@ class RulesTest {
                                 a -> a.withOsc(new OscInput(
                                         Setting.of(24610), Setting.of(true), Setting.of(true), List.of())))),
                 arguments(
-                        "network.load", "desk.light", 5, PIER.withStream(new StreamId("s2"), s -> s.withRate(15_000))),
+                        "network.load", "node-a.net", 5, PIER.withStream(new StreamId("s2"), s -> s.withRate(15_000))),
                 arguments(
                         "receiver.broadcast-load",
                         "node-c.net",

@@ -141,7 +141,7 @@ class LoadAgainstPacketsTest {
         for (int times = 0; times <= 2; times++) {
             Optional<Load.WhatIf> whatIf = times == 0
                     ? Optional.empty()
-                    : Optional.of(new Load.WhatIf(times * more, desk, Protocol.SACN, Delivery.MULTICAST));
+                    : Optional.of(new Load.WhatIf(times * more, desk, Protocol.SACN, Delivery.MULTICAST, false));
             Load load = Load.of(plan, whatIf);
             parts.add(load.links().stream()
                     .filter(l -> l.adapter().value().equals("hut-console.stream"))

@@ -21,10 +21,13 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
 import zentrel.check.Report;
+import zentrel.load.Airtime;
 import zentrel.load.Load;
 import zentrel.plan.Application;
 import zentrel.plan.Delivery;
+import zentrel.plan.Numbers;
 import zentrel.plan.Protocol;
+import zentrel.plan.Switching;
 import zentrel.routing.PixelCount;
 
 /** What the streams come to on each cable, and what would be with more universes, or with pixels that need some. */
@@ -40,6 +43,7 @@ final class LoadPage extends Page {
     private final ComboBox<String> from = new ComboBox<>();
     private final ComboBox<String> protocol = new ComboBox<>();
     private final CheckBox broadcast = new CheckBox("to everybody");
+    private final CheckBox querierDies = new CheckBox("the querier dies");
     private final VBox lines = new VBox(10);
 
     LoadPage(OpenDocument document, Runnable away) {
@@ -70,6 +74,8 @@ final class LoadPage extends Page {
         protocol.setAccessibleText("By which protocol");
         protocol.setOnAction(e -> work());
         broadcast.setOnAction(e -> work());
+        querierDies.setId("load-querier");
+        querierDies.setOnAction(e -> work());
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
@@ -88,6 +94,7 @@ final class LoadPage extends Page {
                                 pixels,
                                 of,
                                 Texts.of("pixels need, whole pixels only", "soft"),
+                                querierDies,
                                 Buttons.action("Show it", "load-show", this::work),
                                 back("load-leave", "Back to the universes")),
                         scroll);
@@ -130,9 +137,9 @@ final class LoadPage extends Page {
         Delivery delivery =
                 broadcast.isSelected() ? Delivery.BROADCAST : by == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
         Optional<Load.WhatIf> whatIf = document.plan().applications().stream()
-                .filter(a -> more > 0 && a.name().equals(from.getValue()))
+                .filter(a -> (more > 0 || querierDies.isSelected()) && a.name().equals(from.getValue()))
                 .findFirst()
-                .map(a -> new Load.WhatIf(more, a.id(), by, delivery));
+                .map(a -> new Load.WhatIf(more, a.id(), by, delivery, querierDies.isSelected()));
         document.derive(report, r -> Load.of(r.plan(), whatIf), load -> show(report, load, by));
     }
 
@@ -144,7 +151,8 @@ final class LoadPage extends Page {
                         load.busiest()
                                         .map(b -> "The busiest is the "
                                                 + report.plan().index().name(b.adapter()) + " with "
-                                                + percent(b.part()) + " of 100 Mbit/s. ")
+                                                + percent(b.part()) + " of " + Numbers.plain(b.speed() / 1e6)
+                                                + " Mbit/s. ")
                                         .orElse("Nothing is sent. ")
                                 + (room > 0
                                         ? "There is room for " + room + " more universes of " + by.title()
@@ -158,7 +166,7 @@ final class LoadPage extends Page {
             grid.getColumnConstraints().add(new ColumnConstraints(width));
         }
         List<javafx.scene.Node> heads = new ArrayList<>();
-        for (String head : List.of("Adapter", "out /s", "Mbit/s", "in /s", "Mbit/s", "snooping", "   of 100 Mbit/s")) {
+        for (String head : List.of("Adapter", "out /s", "Mbit/s", "in /s", "Mbit/s", "members", "   of its cable")) {
             Label heading = Texts.heading(head);
             if (!heads.isEmpty() && !head.startsWith(" ")) {
                 right(heading);
@@ -179,13 +187,40 @@ final class LoadPage extends Page {
                     bar(link.part()));
         }
         lines.getChildren().add(grid);
+        load.air()
+                .forEach(a -> lines.getChildren()
+                        .add(Texts.wrapped(String.format(
+                                Locale.ROOT,
+                                "Wi-Fi of %s: %.0f packets a second to groups and everybody take %.0f %% of the airtime at 1 Mbit/s, %.0f %% at 6.",
+                                report.plan().index().name(a.segment()),
+                                a.packets(),
+                                100 * Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE),
+                                100 * Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE_5_GHZ)))));
         lines.getChildren()
                 .add(Texts.wrapped(
-                        "Groups are taken to flood every cable of their segment, as over a switch without snooping; with"
-                                + " snooping and a querier a cable carries its own only. Levels of 512 slots, gaps between packets"
-                                + " counted.",
+                        groups(report, load)
+                                + " Under \"members\" stands what would arrive where every switch passes groups to their"
+                                + " members only. Levels of 512 slots, gaps between packets counted; a cable of which"
+                                + " nobody has said how fast it is counts as 100 Mbit/s.",
                         "soft",
                         "small"));
+    }
+
+    private static String groups(Report report, Load load) {
+        List<String> sentences = new ArrayList<>();
+        load.groups()
+                .forEach((segment, what) -> sentences.add("Groups on "
+                        + report.plan().index().name(segment)
+                        + switch (what) {
+                            case FLOOD -> " go to every cable.";
+                            case MEMBERS -> " go to their members only, as its switches snoop and somebody asks.";
+                            case STOP ->
+                                " stop " + Switching.GROUP_SECONDS
+                                        + " s after the querier died: nothing arrives any more.";
+                        }));
+        return sentences.isEmpty()
+                ? "No switch is said to snoop, so groups go to every cable of their segment."
+                : String.join(" ", sentences);
     }
 
     private static String percent(double part) {
