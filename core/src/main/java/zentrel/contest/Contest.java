@@ -111,7 +111,7 @@ public record Contest(
         List<Failure> failures = new ArrayList<>();
         for (ApplicationId source :
                 active.stream().map(Contender::from).distinct().toList()) {
-            failures.add(failure(index, contenders, heard, source, merge));
+            failures.add(failure(index, index.receiverOf(port), contenders, heard, source));
         }
         return new Contest(
                 universe,
@@ -172,7 +172,8 @@ public record Contest(
     }
 
     private static Failure failure(
-            PlanIndex index, List<Contender> all, List<Contender> heard, ApplicationId source, Merge merge) {
+            PlanIndex index, Receiver receiver, List<Contender> all, List<Contender> heard, ApplicationId source) {
+        Merge merge = receiver.merge();
         List<Contender> left =
                 all.stream().filter(c -> !c.from().equals(source)).toList();
         List<Contender> sending = left.stream().filter(c -> !c.standby()).toList();
@@ -193,7 +194,8 @@ public record Contest(
         boolean takesOver = !next.isEmpty() && next.stream().allMatch(Contender::standby);
         String text = "If " + name + " stops: " + hold
                 + (next.isEmpty()
-                        ? ", and then the port does what it is set to on loss; nobody else sends."
+                        ? ", then " + receiver.name() + " "
+                                + receiver.taking().loss().words() + "; nobody else sends."
                         : takesOver
                                 ? ", unless " + names(index, next) + ", which stands by, takes over before."
                                 : ", then " + names(index, next) + (next.size() == 1 ? " is" : " are") + " heard.");

@@ -15,6 +15,7 @@ import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.routing.RangeRouting;
 
 /**
  * Understands a line of words as something to do with the gear: {@code 3 node 4}, {@code route desk to bridge node},
@@ -170,7 +171,13 @@ public final class Wording {
         return at < 0 ? List.of(words, List.of()) : List.of(words.subList(0, at), words.subList(at + 1, words.size()));
     }
 
-    private List<Offer> route(List<String> words) {
+    /** {@code route [UNIVERSES] SOURCE to RECEIVER}; with a run of universes these, else the next ones. */
+    private List<Offer> route(List<String> given) {
+        List<String> words = new ArrayList<>(given);
+        if (!words.isEmpty() && words.get(0).matches("(?i)u?\\d{1,5}([-–,](u?\\d{1,5}))*")) {
+            String run = words.remove(0);
+            return run(run, words);
+        }
         List<List<String>> sides = around(words, "to");
         List<Application> sources = things(sides.get(0), plan.applications(), this::sends);
         List<Receiver> receivers = things(
@@ -182,6 +189,27 @@ public final class Wording {
                         sides.get(1).isEmpty() && receiver.application().equals(source.id());
                 if (!ownUnlessNamed && offers.size() < MOST_OFFERS) {
                     routes(offers, source, receiver);
+                }
+            }
+        }
+        return offers;
+    }
+
+    private List<Offer> run(String run, List<String> words) {
+        List<List<String>> sides = around(words, "to");
+        List<Offer> offers = new ArrayList<>();
+        for (Application source : things(sides.get(0), plan.applications(), this::sends)) {
+            for (Receiver receiver :
+                    things(sides.get(1), plan.receivers(), r -> !r.ports().isEmpty())) {
+                if (offers.size() < MOST_OFFERS && !receiver.application().equals(source.id())) {
+                    Port first = Wiring.freePorts(plan, receiver).stream()
+                            .findFirst()
+                            .orElse(receiver.ports().get(0));
+                    offers.add(of(
+                            "Route U" + run.toUpperCase(Locale.ROOT).replaceAll("U(?=\\d)", "") + " of " + source.name()
+                                    + " to " + receiver.name() + ", from " + first.name() + " on",
+                            () -> RangeRouting.of(plan, source.id(), RangeRouting.universes(plan, run), first.id())
+                                    .edit()));
                 }
             }
         }

@@ -1,0 +1,151 @@
+package zentrel.contest;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import zentrel.path.SignalPaths;
+import zentrel.plan.*;
+
+/**
+ * Who is meant to win where several sources send one universe: one of them alone, one of them with the others to follow, or
+ * all of them merged on purpose. A choice is made for one universe, or for every universe on which the same sources meet.
+ *
+ * @param text what is meant: "Hut desk, and the others follow when it stops"
+ * @param edit makes it so for the universe it was asked for
+ * @param everywhere makes it so wherever the same sources meet
+ * @param outcome what is heard then, and what happens when one stops
+ */
+public record Settling(String text, Edit edit, Edit everywhere, List<String> outcome) {
+    /** How far apart priorities are set, so that one fits between later. */
+    private static final int STEP = 10;
+
+    /** The priority of whoever gets none in particular (ANSI E1.31-2018, section 6.2.3). */
+    private static final int USUAL = 100;
+
+    private static final int MOST = 200;
+
+    public Settling {
+        outcome = List.copyOf(outcome);
+    }
+
+    /** The choices for what is heard at a port; none where one source alone reaches it. */
+    public static List<Settling> of(Plan plan, Contest contest) {
+        PlanIndex index = plan.index();
+        Set<ApplicationId> sources = sources(contest);
+        if (sources.size() < 2) {
+            return List.of();
+        }
+        List<UniverseId> meeting = new ArrayList<>(Contest.all(new SignalPaths(plan)).stream()
+                .filter(c -> sources(c).equals(sources))
+                .map(Contest::universe)
+                .distinct()
+                .toList());
+        List<Settling> choices = new ArrayList<>();
+        for (ApplicationId winner : sources) {
+            choices.add(choice(
+                    plan,
+                    contest,
+                    meeting,
+                    index.name(winner) + ", and the others follow when it stops",
+                    (p, u) -> first(p, u, winner)));
+        }
+        for (ApplicationId winner : sources) {
+            choices.add(choice(plan, contest, meeting, index.name(winner) + " alone", (p, u) -> alone(p, u, winner)));
+        }
+        choices.add(choice(plan, contest, meeting, "All together, merged on purpose", Settling::merged));
+        return choices;
+    }
+
+    private static Set<ApplicationId> sources(Contest contest) {
+        return contest.contenders().stream()
+                .map(Contest.Contender::from)
+                .collect(Collectors.toCollection(java.util.LinkedHashSet::new));
+    }
+
+    private interface Way {
+        Plan applied(Plan plan, UniverseId universe);
+    }
+
+    private static Settling choice(Plan plan, Contest contest, List<UniverseId> meeting, String text, Way way) {
+        UniverseId universe = contest.universe();
+        String label = plan.index().universe(universe).label();
+        Edit edit = new Edit("Settle " + label + ": " + text, p -> way.applied(p, universe));
+        Edit everywhere = new Edit(
+                "Settle " + meeting.size() + (meeting.size() == 1 ? " universe: " : " universes: ") + text, p -> {
+                    Plan next = p;
+                    for (UniverseId u : meeting) {
+                        next = way.applied(next, u);
+                    }
+                    return next;
+                });
+        List<String> outcome = new ArrayList<>();
+        Contest.of(new SignalPaths(edit.applyTo(plan)), universe).stream()
+                .filter(c -> c.port().equals(contest.port()))
+                .findFirst()
+                .ifPresent(c -> {
+                    outcome.add(c.now());
+                    c.failures().forEach(f -> outcome.add(f.text()));
+                });
+        return new Settling(text, edit, everywhere, outcome);
+    }
+
+    /** By sACN with the highest priority, the others below it in steps; by Art-Net, which has none, the others stand by. */
+    private static Plan first(Plan plan, UniverseId universe, ApplicationId winner) {
+        Plan next = plan.withUniverse(universe, u -> u.withMerge(false));
+        Map<ApplicationId, Integer> priorities = ranked(plan, universe, winner);
+        for (Stream stream : plan.index().streamsOf(universe)) {
+            boolean wins = stream.application().equals(winner);
+            next = next.withStream(
+                    stream.id(),
+                    s -> s.protocol() == Protocol.SACN
+                            ? s.withPriority(priorities.get(s.application())).withStandby(false)
+                            : s.withStandby(!wins));
+            if (wins) {
+                next = next.withStream(stream.id(), s -> s.withEnabled(true));
+            }
+        }
+        return next;
+    }
+
+    /** The winner on top, the others under it in the order of the priorities they have. */
+    private static Map<ApplicationId, Integer> ranked(Plan plan, UniverseId universe, ApplicationId winner) {
+        TreeSet<Stream> order = new TreeSet<>(
+                java.util.Comparator.comparing((Stream s) -> !s.application().equals(winner))
+                        .thenComparing(s -> -s.priority().inForce())
+                        .thenComparing(s -> s.id().value()));
+        order.addAll(plan.index().streamsOf(universe));
+        Set<ApplicationId> ranking =
+                order.stream().map(Stream::application).collect(Collectors.toCollection(java.util.LinkedHashSet::new));
+        int top = Math.min(MOST, Math.max(USUAL, STEP * (ranking.size() - 1)));
+        Map<ApplicationId, Integer> priorities = new LinkedHashMap<>();
+        for (ApplicationId id : ranking) {
+            priorities.put(id, Math.max(0, top - STEP * priorities.size()));
+        }
+        return priorities;
+    }
+
+    private static Plan alone(Plan plan, UniverseId universe, ApplicationId winner) {
+        Plan next = plan.withUniverse(universe, u -> u.withMerge(false));
+        for (Stream stream : plan.index().streamsOf(universe)) {
+            boolean wins = stream.application().equals(winner);
+            next = next.withStream(stream.id(), s -> wins ? s.withStandby(false) : s.withEnabled(false));
+        }
+        return next;
+    }
+
+    private static Plan merged(Plan plan, UniverseId universe) {
+        int highest = plan.index().streamsOf(universe).stream()
+                .mapToInt(s -> s.priority().inForce())
+                .max()
+                .orElse(USUAL);
+        Plan next = plan.withUniverse(universe, u -> u.withMerge(true));
+        for (Stream stream : plan.index().streamsOf(universe)) {
+            next = next.withStream(stream.id(), s -> s.withStandby(false).withPriority(highest));
+        }
+        return next;
+    }
+}
