@@ -523,6 +523,7 @@ final class MainWindow {
             addresses.view().ask();
         }));
         commands.add(new GoToBox.Command("Where to look next", strip::look));
+        commands.add(new GoToBox.Command("Show it beside a path that works", strip::beside));
         commands.add(new GoToBox.Command("Load on each cable", () -> {
             showStage(UNIVERSES);
             universes.view().load();
@@ -534,6 +535,10 @@ final class MainWindow {
         commands.add(new GoToBox.Command("Who is heard, and what if one stops", () -> {
             showStage(UNIVERSES);
             universes.view().whoWins();
+        }));
+        commands.add(new GoToBox.Command("Route a run of universes to a run of ports", () -> {
+            showStage(UNIVERSES);
+            universes.view().range();
         }));
         commands.add(new GoToBox.Command("Renumber universes, find free ports", () -> {
             showStage(UNIVERSES);

@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
+import javafx.scene.Node;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.demo.FernlightTrail;
+import zentrel.file.LoadedPlan;
 import zentrel.plan.*;
 
 /** The real window: a dark port looked into, load and contests read, numbers moved and routes taken over. */
@@ -36,12 +39,15 @@ class UniversesWindowTest extends OpenWindow {
             assertThat(text(robot, "#look-text")).endsWith("?");
             fire(robot, asked < fault ? "#look-yes" : "#look-no");
             looks++;
+            int kept = looks;
+            settled(() -> document.plan().sightings().size() == kept);
+            plan();
             assertThat(looks).isLessThanOrEqualTo(4);
         }
         assertThat(text(robot, "#look-text"))
                 .startsWith("It dies at hop 8 (numbers agree). The plan says that it passes");
         assertThat(robot.lookup((javafx.scene.Node n) -> n instanceof javafx.scene.control.Label l
-                                && l.getText().startsWith("seen at "))
+                                && l.getText().startsWith("seen "))
                         .queryAll())
                 .as("what was answered stands at its hop")
                 .isNotEmpty();
@@ -112,6 +118,119 @@ class UniversesWindowTest extends OpenWindow {
     }
 
     /** Both protocols side by side; a move is shown with what it breaks, made, and undone. */
+    /** An answer is part of the plan: it is undone and done again, and a file has it. */
+    @Test
+    void whatWasSeenIsKeptWithThePlan(FxRobot robot) throws Exception {
+        choose(new PortId("boathouse-node.p1"));
+        fx(() -> {
+            window.lookNext();
+            return true;
+        });
+        settled(() -> there(robot, "#look-yes"));
+        fire(robot, "#look-yes");
+        settled(() -> document.plan().sightings().size() == 1 && there(robot, "#look-anew"));
+        Sighting kept = fx(() -> document.plan().sightings().get(0));
+        assertThat(kept.receiver()).isEqualTo(new PortId("boathouse-node.p1"));
+        assertThat(kept.answer()).isEqualTo(Answer.YES);
+        byte[] file = zentrel.file.PlanWriter.write(LoadedPlan.of(plan()));
+        assertThat(zentrel.file.PlanReader.read(file).plan().sightings()).containsExactly(kept);
+        fx(() -> {
+            document.undo();
+            return true;
+        });
+        settled(() -> document.plan().sightings().isEmpty());
+        fx(() -> {
+            document.redo();
+            return true;
+        });
+        settled(() -> document.plan().sightings().size() == 1);
+        settled(() -> there(robot, "#look-anew"));
+        fire(robot, "#look-anew");
+        settled(() -> document.plan().sightings().isEmpty());
+    }
+
+    @Test
+    void aPathThatWorksStandsBesideTheOneThatDoesNot(FxRobot robot) {
+        fx(() -> {
+            document.show(LoadedPlan.of(FernlightTrail.draft()));
+            return true;
+        });
+        choose(new PortId("boathouse-node.p1"));
+        settled(() -> there(robot, "#beside"));
+        fire(robot, "#beside");
+        settled(() -> there(robot, "#beside-says"));
+        assertThat(text(robot, "#beside-says")).contains("works; the two part at hop 4 (names receiver)");
+        assertThat(fx(() -> robot.lookup(".differs").queryAll().size())).isEqualTo(3);
+    }
+
+    /** One choice settles who is meant to win, with what comes of it said before. */
+    @Test
+    void whoIsMeantToWinIsOneChoice(FxRobot robot) {
+        plan();
+        fx(() -> {
+            document.apply(new Edit("fight", p -> {
+                Plan next = p;
+                for (Stream s : p.streams()) {
+                    next = next.withStream(s.id(), x -> x.withPriority(100).withStandby(false));
+                }
+                return next;
+            }));
+            return true;
+        });
+        assertThat(report().findings()).anyMatch(f -> f.rule().equals("universe.two-sources"));
+        shown(robot);
+        fire(robot, "#universes-wins");
+        settled(() -> !robot.lookup("#wins-list").queryListView().getItems().isEmpty());
+        fx(() -> {
+            robot.lookup("#wins-list").queryListView().getSelectionModel().select(0);
+            return true;
+        });
+        settled(() -> !robot.lookup("#wins-meant").queryComboBox().getItems().isEmpty());
+        fx(() -> {
+            robot.lookup("#wins-meant").queryComboBox().getSelectionModel().select(0);
+            return true;
+        });
+        fire(robot, "#wins-everywhere");
+        assertThat(plan().streams()).anyMatch(Stream::standby);
+        assertThat(report().findings())
+                .noneMatch(
+                        f -> f.rule().equals("universe.two-sources") && f.text().contains("Art-Net"));
+    }
+
+    /** Four universes dragged onto the first of four ports. */
+    @Test
+    void aRunIsDraggedOntoItsFirstPort(FxRobot robot) {
+        shown(robot);
+        fx(() -> {
+            ((javafx.scene.control.MenuButton) robot.lookup("#universes-more").query())
+                    .getItems().stream()
+                            .filter(i -> "universes-range".equals(i.getId()))
+                            .forEach(javafx.scene.control.MenuItem::fire);
+            return true;
+        });
+        settled(() -> there(robot, "#range-universes"));
+        fx(() -> {
+            robot.lookup("#range-universes").queryListView().getSelectionModel().selectRange(0, 4);
+            return true;
+        });
+        Node lane = robot.from(robot.lookup("#range-universes").queryAs(ListView.class))
+                .lookup((javafx.scene.control.ListCell<?> c) ->
+                        String.valueOf(c.getText()).startsWith("U2"))
+                .query();
+        Node port = robot.from(robot.lookup("#range-ports").queryAs(ListView.class))
+                .lookup((javafx.scene.control.ListCell<?> c) ->
+                        String.valueOf(c.getText()).startsWith("Port 1 of Paths node"))
+                .query();
+        robot.drag(lane).dropTo(port);
+        settled(() -> !robot.lookup("#range-set").queryButton().isDisabled());
+        fire(robot, "#range-set");
+        PlanIndex index = plan().index();
+        for (int i = 0; i < 4; i++) {
+            assertThat(index.universesOf(new PortId("paths-node.p" + (i + 1))))
+                    .containsExactly(plan().universes().get(i).id());
+        }
+    }
+
     @Test
     void aSourceIsMovedToTheOtherProtocol(FxRobot robot) {
         shown(robot);

@@ -18,6 +18,7 @@ import zentrel.look.Seen;
 import zentrel.path.Hop;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
+import zentrel.plan.Answer;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
@@ -59,7 +60,7 @@ final class NextLookCommand implements Callable<Integer> {
                         .orElseThrow(() -> new Refusal("No signal passes through " + id + "."));
         List<Hop> hops = path.hops().toList();
         List<Seen> seen = new ArrayList<>();
-        seen.add(new Seen(hops.size() - 1, Seen.Answer.NO, Instant.EPOCH, "")); // it does not respond
+        seen.add(new Seen(hops.size() - 1, Answer.NO, Instant.EPOCH, "")); // it does not respond
         for (String one : saw == null ? List.<String>of() : saw) {
             seen.add(seen(one, hops.size()));
         }
@@ -94,10 +95,10 @@ final class NextLookCommand implements Callable<Integer> {
             throw new Refusal("--saw: write HOP=yes, HOP=no or HOP=cannot-tell, not \"" + text + "\".");
         }
         int hop = Arguments.number("--saw: the hop", parts[0], 1, hops);
-        Seen.Answer answer = switch (parts[1]) {
-            case "yes" -> Seen.Answer.YES;
-            case "no" -> Seen.Answer.NO;
-            case "cannot-tell" -> Seen.Answer.CANNOT_TELL;
+        Answer answer = switch (parts[1]) {
+            case "yes" -> Answer.YES;
+            case "no" -> Answer.NO;
+            case "cannot-tell" -> Answer.CANNOT_TELL;
             default -> throw new Refusal("--saw: an answer is yes, no or cannot-tell, not \"" + parts[1] + "\".");
         };
         return new Seen(hop - 1, answer, Instant.EPOCH, "");

@@ -45,6 +45,7 @@ public final class PlanSketch {
                 sessions,
                 List.of(),
                 copies,
+                List.of(),
                 List.of());
     }
 

@@ -9,6 +9,8 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -50,6 +52,14 @@ public final class PlanReader {
             ApplicationId.class, ApplicationId::new,
             HostId.class, HostId::new,
             UniverseId.class, UniverseId::new);
+
+    /** What may be seen. */
+    private static final Map<Class<? extends Id>, Function<String, Id>> SIGNALS =
+            Map.of(StreamId.class, StreamId::new, LinkId.class, LinkId::new);
+
+    /** Where what is seen goes to. */
+    private static final Map<Class<? extends Id>, Function<String, Id>> RECEIVERS =
+            Map.of(PortId.class, PortId::new, ApplicationId.class, ApplicationId::new);
 
     private record Reference(JsonPlace place, String id, Class<? extends Id> type) {}
 
@@ -258,6 +268,7 @@ public final class PlanReader {
                 all(root, "sessions", this::session),
                 all(root, "cables", this::cable),
                 all(root, "copies", this::copy),
+                all(root, "sightings", this::sighting),
                 profiles);
         root.done();
         if (format > FORMAT) {
@@ -650,6 +661,24 @@ public final class PlanReader {
                 known(p.need("owner"), "a copy is kept by an application, or printed on a host", OWNERS),
                 known(p.need("of"), "a copy is of an adapter, a port, an application, a host or a universe", COPIED),
                 p.need("value").setting(JsonPlace::text));
+    }
+
+    private Sighting sighting(JsonPlace p) {
+        return new Sighting(
+                known(p.need("signal"), "what was seen is a stream or a link", SIGNALS),
+                known(p.need("receiver"), "a signal goes to a port or a program", RECEIVERS),
+                p.need("hop").integer(1, 1000),
+                p.need("answer").word(Answer.class),
+                p.need("at").parsed(PlanReader::instant),
+                p.text("by", ""));
+    }
+
+    private static Instant instant(String text) {
+        try {
+            return Instant.parse(text);
+        } catch (DateTimeParseException e) {
+            throw new IllegalArgumentException("\"" + text + "\" is no time; write it as 2026-11-26T08:30:00Z", e);
+        }
     }
 
     /**

@@ -63,6 +63,7 @@ public final class PlanWriter {
         all(root, "sessions", plan.sessions(), PlanWriter::session);
         all(root, "cables", plan.cables(), PlanWriter::cable);
         all(root, "copies", plan.copies(), PlanWriter::copy);
+        all(root, "sightings", plan.sightings(), PlanWriter::sighting);
         all(root, "profiles", plan.profiles(), ProfileFields::write);
         putBack(root, loaded.unknown());
         return root;
@@ -430,6 +431,15 @@ public final class PlanWriter {
         n.put("owner", c.owner().value());
         n.put("of", c.of().value());
         n.set("value", setting(c.value(), JSON::textNode));
+    }
+
+    private static void sighting(ObjectNode n, Sighting s) {
+        n.put("signal", s.signal().value());
+        n.put("receiver", s.receiver().value());
+        n.put("hop", s.hop());
+        n.put("answer", s.answer().word());
+        n.put("at", s.at().toString());
+        text(n, "by", s.by(), "");
     }
 
     private static void fixture(ObjectNode n, Fixture f) {

@@ -146,7 +146,10 @@ public record Removing(Edit edit, List<Id> also) {
                 .withAttachments(kept(plan.attachments(), gone))
                 .withSessions(sessions)
                 .withCables(kept(plan.cables(), gone))
-                .withCopies(kept(plan.copies(), gone));
+                .withCopies(kept(plan.copies(), gone))
+                .withSightings(plan.sightings().stream()
+                        .filter(s -> !gone.contains(s.signal()) && !gone.contains(s.receiver()))
+                        .toList());
     }
 
     private static <T extends Named> List<T> kept(List<T> items, Set<Id> gone) {

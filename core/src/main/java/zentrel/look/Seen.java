@@ -1,6 +1,11 @@
 package zentrel.look;
 
 import java.time.Instant;
+import java.util.List;
+import zentrel.path.SignalPath;
+import zentrel.plan.Answer;
+import zentrel.plan.Plan;
+import zentrel.plan.Sighting;
 
 /**
  * What a person answered.
@@ -11,10 +16,18 @@ import java.time.Instant;
  * @param by who; may be empty
  */
 public record Seen(int place, Answer answer, Instant at, String by) {
-    /** What can be said of an observation. */
-    public enum Answer {
-        YES,
-        NO,
-        CANNOT_TELL
+    /** What the plan keeps of a path, in the order in which it was seen. */
+    public static List<Seen> of(Plan plan, SignalPath path) {
+        if (path.signal().isEmpty() || path.receiver().isEmpty()) {
+            return List.of();
+        }
+        return plan.sightings().stream()
+                .filter(s -> s.isOf(path.signal().get(), path.receiver().get()))
+                .map(Seen::of)
+                .toList();
+    }
+
+    private static Seen of(Sighting s) {
+        return new Seen(s.hop() - 1, s.answer(), s.at(), s.by());
     }
 }

@@ -28,6 +28,7 @@ public final class Plan {
             List.of(),
             List.of(),
             List.of(),
+            List.of(),
             List.of());
 
     private final String name;
@@ -44,6 +45,7 @@ public final class Plan {
     private final List<Session> sessions;
     private final List<Cable> cables;
     private final List<TypedCopy> copies;
+    private final List<Sighting> sightings;
     private final List<Profile> profiles;
     private volatile @Nullable PlanIndex index;
 
@@ -62,6 +64,7 @@ public final class Plan {
             List<Session> sessions,
             List<Cable> cables,
             List<TypedCopy> copies,
+            List<Sighting> sightings,
             List<Profile> profiles) {
         this.name = name;
         this.segments = List.copyOf(segments);
@@ -77,6 +80,7 @@ public final class Plan {
         this.sessions = List.copyOf(sessions);
         this.cables = List.copyOf(cables);
         this.copies = List.copyOf(copies);
+        this.sightings = List.copyOf(sightings);
         this.profiles = List.copyOf(profiles);
     }
 
@@ -96,6 +100,7 @@ public final class Plan {
         private List<Session> sessions;
         private List<Cable> cables;
         private List<TypedCopy> copies;
+        private List<Sighting> sightings;
         private List<Profile> profiles;
 
         private Parts(Plan plan) {
@@ -113,6 +118,7 @@ public final class Plan {
             sessions = plan.sessions;
             cables = plan.cables;
             copies = plan.copies;
+            sightings = plan.sightings;
             profiles = plan.profiles;
         }
 
@@ -132,6 +138,7 @@ public final class Plan {
                     sessions,
                     cables,
                     copies,
+                    sightings,
                     profiles);
         }
     }
@@ -196,6 +203,11 @@ public final class Plan {
 
     public List<TypedCopy> copies() {
         return copies;
+    }
+
+    /** What people saw, the earliest first. */
+    public List<Sighting> sightings() {
+        return sightings;
     }
 
     /** The profiles that its hosts and applications were made from. */
@@ -272,6 +284,10 @@ public final class Plan {
 
     public Plan withCopies(List<TypedCopy> value) {
         return with(p -> p.copies = value);
+    }
+
+    public Plan withSightings(List<Sighting> value) {
+        return with(p -> p.sightings = value);
     }
 
     public Plan withProfiles(List<Profile> value) {
@@ -368,6 +384,7 @@ public final class Plan {
                 && sessions.equals(p.sessions)
                 && cables.equals(p.cables)
                 && copies.equals(p.copies)
+                && sightings.equals(p.sightings)
                 && profiles.equals(p.profiles);
     }
 

@@ -15,6 +15,7 @@ import zentrel.demo.FernlightTrail;
 import zentrel.path.Hop;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
+import zentrel.plan.Answer;
 import zentrel.plan.Plan;
 
 /** Looking for a fault over random rigs with mistakes in them, with answers that are true, and some that nobody can give. */
@@ -32,7 +33,7 @@ class NextLookPropertyTest {
     private static int search(Plan plan, SignalPath path, int fault, Set<Integer> blind) {
         List<Hop> hops = path.hops().toList();
         List<Seen> seen = new ArrayList<>();
-        seen.add(new Seen(hops.size() - 1, Seen.Answer.NO, NOW, ""));
+        seen.add(new Seen(hops.size() - 1, Answer.NO, NOW, ""));
         Set<Integer> asked = new TreeSet<>();
         NextLook look = NextLook.of(plan, path, seen);
         while (look.next().isPresent()) {
@@ -40,14 +41,13 @@ class NextLookPropertyTest {
             assertThat(asked.add(next.place())).as("asked once: " + next).isTrue();
             assertThat(look.left()).contains(next.place());
             assertThat(next.hop()).isEqualTo(hops.get(next.place()).kind());
-            Seen.Answer answer = blind.contains(next.place())
-                    ? Seen.Answer.CANNOT_TELL
-                    : next.place() < fault ? Seen.Answer.YES : Seen.Answer.NO;
+            Answer answer =
+                    blind.contains(next.place()) ? Answer.CANNOT_TELL : next.place() < fault ? Answer.YES : Answer.NO;
             seen.add(new Seen(next.place(), answer, NOW, "Ada"));
             int before = look.left().size();
             look = NextLook.of(plan, path, seen);
             assertThat(look.left()).as(path + " " + seen).contains(fault);
-            assertThat(look.left().size()).isLessThan(answer == Seen.Answer.CANNOT_TELL ? before + 1 : before);
+            assertThat(look.left().size()).isLessThan(answer == Answer.CANNOT_TELL ? before + 1 : before);
         }
         assertThat(look.says()).endsWith(".").doesNotContain("null");
         if (blind.isEmpty()) {

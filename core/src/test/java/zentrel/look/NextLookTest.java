@@ -20,7 +20,7 @@ import zentrel.plan.*;
 class NextLookTest {
     private static final Instant NOW = Instant.parse("2026-06-01T20:15:00Z");
 
-    private static Seen seen(int place, Seen.Answer answer) {
+    private static Seen seen(int place, Answer answer) {
         return new Seen(place, answer, NOW, "Ada");
     }
 
@@ -49,13 +49,13 @@ class NextLookTest {
                 if (!hops.get(fault).applicable()) {
                     continue;
                 }
-                List<Seen> seen = new ArrayList<>(List.of(seen(9, Seen.Answer.NO))); // it is dark
+                List<Seen> seen = new ArrayList<>(List.of(seen(9, Answer.NO))); // it is dark
                 NextLook look = NextLook.of(plan, path, seen);
                 int looks = 0;
                 while (look.next().isPresent()) {
                     int place = look.next().get().place();
                     assertThat(look.next().get().question()).endsWith("?").doesNotContain("null");
-                    seen.add(seen(place, place < fault ? Seen.Answer.YES : Seen.Answer.NO));
+                    seen.add(seen(place, place < fault ? Answer.YES : Answer.NO));
                     look = NextLook.of(plan, path, seen);
                     looks++;
                 }
@@ -76,7 +76,7 @@ class NextLookTest {
                 .findFirst()
                 .orElseThrow();
         int dies = broken.hops().toList().indexOf(broken.decisive().orElseThrow());
-        NextLook look = NextLook.of(plan, broken, List.of(seen(9, Seen.Answer.NO)));
+        NextLook look = NextLook.of(plan, broken, List.of(seen(9, Answer.NO)));
         assertThat(look.next().orElseThrow().place()).isIn(dies - 1, dies);
     }
 
@@ -89,12 +89,12 @@ class NextLookTest {
         NextLook look = NextLook.of(plan, path, seen);
         while (look.next().isPresent()) {
             asked.add(look.next().get().place());
-            seen.add(seen(look.next().get().place(), Seen.Answer.CANNOT_TELL));
+            seen.add(seen(look.next().get().place(), Answer.CANNOT_TELL));
             look = NextLook.of(plan, path, seen);
         }
         assertThat(asked).doesNotHaveDuplicates().hasSizeGreaterThan(5);
         assertThat(look.says()).contains("nobody can tell which by looking");
-        NextLook odd = NextLook.of(plan, path, List.of(seen(6, Seen.Answer.YES), seen(3, Seen.Answer.NO)));
+        NextLook odd = NextLook.of(plan, path, List.of(seen(6, Answer.YES), seen(3, Answer.NO)));
         assertThat(odd.says()).startsWith("It was seen at hop 7 (let in) and not at hop 4 (names receiver) before it");
         assertThat(odd.next()).isEmpty();
     }

@@ -1,12 +1,7 @@
 package zentrel.app.shell;
 
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Pos;
@@ -27,7 +22,7 @@ import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.check.Report;
-import zentrel.look.NextLook;
+import zentrel.look.Beside;
 import zentrel.look.Seen;
 import zentrel.path.Hop;
 import zentrel.path.HopKind;
@@ -35,22 +30,22 @@ import zentrel.path.Leg;
 import zentrel.path.PathReport;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
+import zentrel.plan.Answer;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 
 /** The path strip: the ten hops of what is selected, always there. The worst path first; others a step away. */
 public final class PathStrip extends VBox {
-    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
-
     private final OpenDocument document;
     private Evidence evidence = Evidence.NONE;
     private List<SignalPath> paths = List.of();
     private int shownPath;
     private int shownLeg;
     private @Nullable HopKind chosenHop;
-    private final Map<String, List<Seen>> looks = new HashMap<>();
     private boolean looking;
+    private boolean comparing;
+    private @Nullable Id shownFor;
 
     public PathStrip(OpenDocument document) {
         this.document = document;
@@ -96,22 +91,36 @@ public final class PathStrip extends VBox {
     private void renew() {
         Report report = document.reportProperty().get();
         Id id = document.selectionProperty().get();
+        Optional<SignalPath> before = shown();
+        boolean again = id != null && id.equals(shownFor);
+        shownFor = id;
         paths = List.of();
-        shownPath = 0;
-        shownLeg = 0;
         chosenHop = null;
-        looking = false;
+        looking = looking && again;
+        comparing = comparing && again;
+        shownPath = 0;
+        shownLeg = again ? shownLeg : 0;
         if (report != null && id != null && report.plan().index().find(id).isPresent()) {
             PathReport found = report.signalPaths().of(id);
             paths = found.paths().stream()
                     .sorted(java.util.Comparator.comparing(SignalPath::verdict).reversed())
                     .toList();
         }
+        if (again && before.isPresent()) {
+            SignalPath same = before.get();
+            shownPath = paths.stream()
+                    .filter(p ->
+                            p.signal().equals(same.signal()) && p.receiver().equals(same.receiver()))
+                    .findFirst()
+                    .map(paths::indexOf)
+                    .orElse(0);
+        }
         refresh();
     }
 
     private void refresh() {
         getChildren().clear();
+        getStyleClass().remove("two");
         Report report = document.reportProperty().get();
         Optional<SignalPath> path = shown();
         if (report == null || path.isEmpty()) {
@@ -127,7 +136,7 @@ public final class PathStrip extends VBox {
         Leg leg = path.get().legs().get(Math.min(shownLeg, path.get().legs().size() - 1));
         getChildren().add(head(index, path.get(), leg));
         Map<HopKind, Evidence.Sight> sights =
-                sights(path.get(), path.get().legs().indexOf(leg));
+                sights(report.plan(), path.get(), path.get().legs().indexOf(leg));
         boolean link = path.get().protocol().equals("osc");
         HBox hops = new HBox();
         for (Hop hop : leg.hops()) {
@@ -141,85 +150,79 @@ public final class PathStrip extends VBox {
                         looking
                                         && path.get().source().isPresent()
                                         && path.get().receiver().isPresent()
-                                ? lookRow(report.plan(), path.get())
+                                ? new LookRow(document, report.plan(), path.get(), () -> {
+                                    looking = false;
+                                    refresh();
+                                })
                                 : sentence(path.get(), leg, sights));
+        if (comparing) {
+            getStyleClass().add("two");
+            beside(report, path.get(), path.get().legs().indexOf(leg));
+        }
     }
 
-    // --- the next look ---
-
-    private static String key(SignalPath path) {
-        return path.signal().map(Id::value).orElse("") + " "
-                + path.receiver().map(Id::value).orElse("");
-    }
-
-    /** What the bench saw, and what people answered. */
-    private Map<HopKind, Evidence.Sight> sights(SignalPath path, int leg) {
+    /** What the bench saw, and what people answered; whoever saw it at a hop saw it pass those before. */
+    private Map<HopKind, Evidence.Sight> sights(Plan plan, SignalPath path, int leg) {
         Map<HopKind, Evidence.Sight> all = new HashMap<>(evidence.of(path));
-        for (Seen seen : looks.getOrDefault(key(path), List.of())) {
-            if (seen.answer() != Seen.Answer.CANNOT_TELL && seen.place() / 10 == leg) {
+        List<Seen> seen = Seen.of(plan, path);
+        int furthest = seen.stream()
+                .filter(s -> s.answer() == Answer.YES)
+                .mapToInt(Seen::place)
+                .max()
+                .orElse(-1);
+        int hops = HopKind.values().length;
+        for (int place = leg * hops; place < Math.min(furthest, (leg + 1) * hops); place++) {
+            all.putIfAbsent(HopKind.of(place % hops + 1), new Evidence.Sight(true, "further on"));
+        }
+        for (Seen one : seen) {
+            if (one.answer() != Answer.CANNOT_TELL && one.place() / hops == leg) {
                 all.put(
-                        HopKind.of(seen.place() % 10 + 1),
-                        new Evidence.Sight(
-                                seen.answer() == Seen.Answer.YES,
-                                "at " + TIME.format(seen.at().atZone(ZoneId.systemDefault())) + ", " + seen.by()));
+                        HopKind.of(one.place() % hops + 1),
+                        new Evidence.Sight(one.answer() == Answer.YES, LookRow.when(one) + ", " + one.by()));
             }
         }
         return all;
-    }
-
-    /** Asks where to look for what does not respond, or says that it was found. */
-    private Node lookRow(Plan plan, SignalPath path) {
-        List<Seen> seen = new ArrayList<>(List.of(
-                new Seen(path.hops().toList().size() - 1, Seen.Answer.NO, Instant.now(), ""))); // it does not respond
-        seen.addAll(looks.getOrDefault(key(path), List.of()));
-        NextLook look = NextLook.of(plan, path, seen);
-        Label text = Texts.wrapped(
-                look.next().map(n -> (n.place() + 1) + "  " + n.question()).orElse(look.says()));
-        text.setId("look-text");
-        text.setMinWidth(0);
-        text.setMaxHeight(40);
-        HBox.setHgrow(text, Priority.ALWAYS);
-        HBox row = new HBox(8, text, Mark.gap());
-        row.setAlignment(Pos.CENTER_LEFT);
-        look.next()
-                .ifPresent(n -> row.getChildren()
-                        .addAll(
-                                answer("Yes", path, n.place(), Seen.Answer.YES),
-                                answer("No", path, n.place(), Seen.Answer.NO),
-                                answer("Cannot tell", path, n.place(), Seen.Answer.CANNOT_TELL)));
-        if (!looks.getOrDefault(key(path), List.of()).isEmpty()) {
-            row.getChildren().add(kept(button("Begin anew", () -> {
-                looks.remove(key(path));
-                refresh();
-            })));
-        }
-        row.getChildren().add(kept(button("Leave it", () -> {
-            looking = false;
-            refresh();
-        })));
-        Hint.on(text, look::says);
-        return row;
-    }
-
-    private Button answer(String words, SignalPath path, int place, Seen.Answer answer) {
-        Button button = kept(button(words, () -> {
-            looks.computeIfAbsent(key(path), k -> new ArrayList<>())
-                    .add(new Seen(place, answer, Instant.now(), System.getProperty("user.name", "somebody")));
-            refresh();
-        }));
-        button.setId("look-" + answer.name().toLowerCase(Locale.ROOT));
-        return button;
-    }
-
-    private static Button kept(Button button) {
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        return button;
     }
 
     /** Asks for the next look at what is shown. */
     public void look() {
         looking = true;
         refresh();
+    }
+
+    /** Puts a path that works under the one that is shown, or takes it away again. */
+    public void beside() {
+        comparing = !comparing;
+        refresh();
+    }
+
+    /** The path that works, hop under hop, with the hops marked at which the two part. */
+    private void beside(Report report, SignalPath path, int leg) {
+        Report from = report;
+        VBox place = new VBox(2);
+        getChildren().add(2, place);
+        document.derive(from, r -> Beside.of(r.signalPaths(), path), found -> {
+            if (found.isEmpty()) {
+                place.getChildren().add(Texts.of("No path of the plan works that could stand beside it.", "soft"));
+                return;
+            }
+            Beside beside = found.get();
+            SignalPath works = beside.works();
+            HBox hops = new HBox();
+            for (Hop hop : works.legs().get(leg).hops()) {
+                Node node = hop(hop, works.protocol().equals("osc"), Optional.empty());
+                if (beside.differ()
+                        .contains(leg * HopKind.values().length + hop.kind().number() - 1)) {
+                    node.getStyleClass().add("differs");
+                }
+                HBox.setHgrow(node, Priority.ALWAYS);
+                hops.getChildren().add(node);
+            }
+            Label says = Texts.of(beside.says(), "soft", "small");
+            says.setId("beside-says");
+            Hint.on(says, beside::says);
+            place.getChildren().addAll(says, hops);
+        });
     }
 
     private Node head(PlanIndex index, SignalPath path, Leg leg) {
@@ -250,9 +253,18 @@ public final class PathStrip extends VBox {
                             button("›", "Next path", () -> step(1)));
         }
         Label verdict = Texts.of(verdictText(path), Mark.styleOf(path.verdict()));
+        LookRow.known(document.plan(), path).ifPresent(k -> {
+            verdict.setText(k);
+            verdict.getStyleClass().setAll("label", "at-risk");
+        });
         head.getChildren().add(Mark.gap());
+        if (path.verdict().compareTo(Verdict.AT_RISK) >= 0 || comparing) {
+            Button beside = LookRow.kept(button(comparing ? "Alone" : "Beside one that works", this::beside));
+            beside.setId("beside");
+            head.getChildren().add(beside);
+        }
         if (!looking && path.source().isPresent() && path.receiver().isPresent()) {
-            Button look = kept(button("Where to look next", this::look));
+            Button look = LookRow.kept(button("Where to look next", this::look));
             look.setId("look-next");
             head.getChildren().add(look);
         }
@@ -380,7 +392,7 @@ public final class PathStrip extends VBox {
         return row;
     }
 
-    private static Button button(String text, Runnable action) {
+    static Button button(String text, Runnable action) {
         return button(text, text, action);
     }
 

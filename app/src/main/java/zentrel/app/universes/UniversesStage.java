@@ -77,6 +77,7 @@ public final class UniversesStage implements StageView {
         more.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         more.getItems()
                 .addAll(
+                        Buttons.item("Route a run of universes …", "universes-range", this::range),
                         Buttons.item("Take over a table of routes …", "universes-import", this::importRoutes),
                         Buttons.item("Write routes as a table …", "universes-export", this::exportRoutes));
         HBox below = new HBox(
@@ -149,6 +150,11 @@ public final class UniversesStage implements StageView {
     /** Moves numbers, and gives universes to free ports. */
     public void numbers() {
         show(new NumbersPage(document, this::leavePage));
+    }
+
+    /** Routes a run of universes to a run of ports. */
+    public void range() {
+        show(new RangePage(document, this::leavePage));
     }
 
     private void refresh() {

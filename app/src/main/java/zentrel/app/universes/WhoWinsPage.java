@@ -1,7 +1,9 @@
 package zentrel.app.universes;
 
 import java.util.List;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
@@ -9,12 +11,16 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
+import zentrel.app.look.Texted;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
 import zentrel.check.Report;
 import zentrel.contest.Contest;
+import zentrel.contest.Settling;
 import zentrel.path.Verdict;
+import zentrel.plan.Edit;
 import zentrel.plan.PlanIndex;
 
 /** Who is heard at each port, and what is seen there when any one source stops. */
@@ -22,6 +28,11 @@ final class WhoWinsPage extends Page {
     private final OpenDocument document;
     private final ListView<Contest> list = new ListView<>();
     private final CheckBox several = new CheckBox("only where several send");
+    private final ComboBox<Settling> meant = new ComboBox<>();
+    private final Button here = Buttons.action("Settle it so", "wins-here", () -> settle(Settling::edit));
+    private final Button everywhere =
+            Buttons.quiet("Settle it everywhere so", "wins-everywhere", () -> settle(Settling::everywhere));
+    private final VBox outcome = new VBox(3);
     private List<Contest> all = List.of();
 
     WhoWinsPage(OpenDocument document, Runnable away) {
@@ -33,10 +44,24 @@ final class WhoWinsPage extends Page {
         VBox.setVgrow(list, Priority.ALWAYS);
         several.setId("wins-several");
         several.setOnAction(e -> show());
-        getChildren().addAll(row(several, back("wins-leave", "Back to the universes")), list);
+        meant.setId("wins-meant");
+        meant.setAccessibleText("Who is meant to win there");
+        meant.setPromptText("choose a port where several send");
+        meant.setPrefWidth(380);
+        meant.setConverter(new Texted<>(Settling::text));
+        meant.setOnAction(e -> outcome());
+        here.setDisable(true);
+        everywhere.setDisable(true);
+        getChildren()
+                .addAll(
+                        row(several, back("wins-leave", "Back to the universes")),
+                        list,
+                        row(Texts.of("Meant to win there", "soft"), meant, here, everywhere),
+                        outcome);
         list.getSelectionModel().selectedItemProperty().addListener((o, old, contest) -> {
             if (contest != null) {
                 document.select(contest.port());
+                settle(contest);
             }
         });
         Report report = document.reportProperty().get();
@@ -45,6 +70,41 @@ final class WhoWinsPage extends Page {
                 all = contests;
                 show();
             });
+        }
+    }
+
+    /** The choices for a port, worked out in the background: each is judged before it is offered. */
+    private void settle(Contest contest) {
+        meant.getItems().clear();
+        outcome();
+        Report report = document.reportProperty().get();
+        if (report == null) {
+            return;
+        }
+        document.derive(report, r -> Settling.of(r.plan(), contest), choices -> {
+            if (contest.equals(list.getSelectionModel().getSelectedItem())) {
+                meant.getItems().setAll(choices);
+                meant.setPromptText(choices.isEmpty() ? "one source alone reaches it" : "choose who is meant to win");
+            }
+        });
+    }
+
+    private void outcome() {
+        Settling choice = meant.getValue();
+        outcome.getChildren().clear();
+        here.setDisable(choice == null);
+        everywhere.setDisable(choice == null);
+        if (choice != null) {
+            choice.outcome().forEach(o -> outcome.getChildren().add(Texts.wrapped(o)));
+            everywhere.setText(choice.everywhere().text().replaceFirst(":.*", "") + " so");
+        }
+    }
+
+    private void settle(java.util.function.Function<Settling, Edit> how) {
+        Settling choice = meant.getValue();
+        if (choice != null) {
+            document.apply(how.apply(choice));
+            leave();
         }
     }
 

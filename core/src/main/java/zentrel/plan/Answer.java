@@ -1,0 +1,8 @@
+package zentrel.plan;
+
+/** What can be said of an observation: whether the signal was seen to get that far. */
+public enum Answer implements Word {
+    YES,
+    NO,
+    CANNOT_TELL
+}
