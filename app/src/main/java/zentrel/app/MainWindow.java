@@ -197,6 +197,11 @@ final class MainWindow {
         universes.view().load();
     }
 
+    /** The stage that is shown first. */
+    FlowStage flow() {
+        return flow.view();
+    }
+
     /** Asks for the next look at what is selected. */
     void lookNext() {
         strip.look();

@@ -17,7 +17,7 @@ import zentrel.file.LoadedPlan;
 import zentrel.plan.Plan;
 
 /** The JavaFX application. Arguments: a plan file or {@code demo:NAME}, {@code --shots DIR}; for measuring
- * {@code --once}, {@code --answers} and {@code --drag}. */
+ * {@code --once}, {@code --answers}, {@code --drag} and {@code --flow}. */
 public final class ZentrelApp extends Application {
     /** How long the window waits for its plan before it opens without, in milliseconds. */
     private static final double PATIENCE_MILLIS = 600;
@@ -46,6 +46,8 @@ public final class ZentrelApp extends Application {
             stage.setOnShown(e -> new AnswerTimes(open, shown).start());
         } else if (arguments.contains("--drag")) {
             stage.setOnShown(e -> new DragTimes(shown, stage.getScene()).start());
+        } else if (arguments.contains("--flow")) {
+            stage.setOnShown(e -> new FlowTimes(open, shown.flow(), stage.getScene()).start());
         } else if (arguments.contains("--once")) {
             open.reportProperty().addListener(o -> endAfterTheNextPictures());
         } else if (shots >= 0 && shots + 1 < arguments.size()) {

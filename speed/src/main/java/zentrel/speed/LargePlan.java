@@ -51,7 +51,7 @@ public final class LargePlan {
                     id,
                     "Node " + n,
                     HostKind.NODE,
-                    "Yard",
+                    "Yard " + (1 + n / 20),
                     OperatingSystem.FIRMWARE,
                     "p",
                     PlanSketch.adapter(id, "Net", "stream", "10.9." + (2 + n / 200) + "." + (1 + n % 200) + "/8"));

@@ -36,7 +36,7 @@ public final class SpeedMain {
 
     private SpeedMain() {}
 
-    /** The first argument is the checkout; with others only those parts are measured: plans, answers, drag, windows. */
+    /** The first argument is the checkout; with others only those parts are measured: plans, answers, drag, flow, windows. */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         Path home = Path.of(args.length > 0 ? args[0] : ".");
         System.out.printf(
@@ -57,6 +57,9 @@ public final class SpeedMain {
         }
         if (parts.isEmpty() || parts.contains("drag")) {
             drag(home);
+        }
+        if (parts.isEmpty() || parts.contains("flow")) {
+            flow(home);
         }
         if (parts.isEmpty() || parts.contains("windows")) {
             windows(home);
@@ -129,6 +132,14 @@ public final class SpeedMain {
         System.out.printf(
                 "dragging a pin among 2,000: the window answers after %s ms (median), %s ms (p99), %s ms (most), %s frames, %s places%n",
                 f[1], f[2], f[3], f[5], f[7]);
+    }
+
+    /** The flow of 500 hosts: laid out with nothing folded, then panned and zoomed. */
+    private static void flow(Path home) throws IOException, InterruptedException {
+        String[] f = measured(home, LargePlan.of(500), "flow");
+        System.out.printf(
+                "flow of 500 hosts: laid out in %s ms warm with nothing folded; panned and zoomed as it is shown at %s frames/s, a frame %s ms (median), %s ms (p99), %s ms (most); with nothing folded %s frames/s, %s, %s, %s ms%n",
+                f[1], f[2], f[3], f[4], f[5], f[6], f[7], f[8], f[9]);
     }
 
     /** Starts the window with a plan and an option to measure; what it prints under the option's name, in words. */

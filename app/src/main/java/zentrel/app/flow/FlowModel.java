@@ -42,12 +42,64 @@ public record FlowModel(
         List<Bundle> in,
         String summary) {
 
-    record Sender(Id id, String name, String address, String line) {}
+    /**
+     * Who sends.
+     *
+     * @param place where it stands
+     * @param kind what kind of box it is, in words
+     * @param members the senders in it, where several are folded into one; else itself
+     */
+    record Sender(Id id, String name, String address, String line, String place, String kind, List<Id> members) {
+        Sender {
+            members = List.copyOf(members);
+        }
+
+        boolean isFolded() {
+            return members.size() > 1;
+        }
+    }
 
     record Carrier(Id id, String name, String subnet) {}
 
-    /** Who takes; {@code dark} of its {@code fixtures} do not respond. */
-    record Taker(Id id, String name, String address, String line, int fixtures, int dark, String lights) {}
+    /**
+     * Who takes; {@code dark} of its {@code fixtures} do not respond.
+     *
+     * @param ports its ports that are used, and all of them
+     * @param place where it stands
+     * @param kind what kind of box it is, in words
+     * @param members the takers in it, where several are folded into one; else itself
+     */
+    record Taker(
+            Id id,
+            String name,
+            String address,
+            String line,
+            int fixtures,
+            int dark,
+            String lights,
+            Ports ports,
+            String place,
+            String kind,
+            List<Id> members) {
+        Taker {
+            members = List.copyOf(members);
+        }
+
+        boolean isFolded() {
+            return members.size() > 1;
+        }
+    }
+
+    /** Ports that are used, of all. */
+    record Ports(int used, int all) {
+        Ports plus(Ports more) {
+            return new Ports(used + more.used, all + more.all);
+        }
+
+        String words() {
+            return used + " of " + all + " ports";
+        }
+    }
 
     /**
      * Universes that go the same way in the same state.
@@ -59,9 +111,14 @@ public record FlowModel(
         int width() {
             return signals.size();
         }
+
+        /** What makes it another bundle than its neighbours. */
+        Key key() {
+            return new Key(end, carrier, protocol, verdict, standby);
+        }
     }
 
-    private record Key(Id end, Id carrier, String protocol, Verdict verdict, boolean standby) {
+    record Key(Id end, Id carrier, String protocol, Verdict verdict, boolean standby) {
         @Override
         public boolean equals(Object o) {
             return o instanceof Key k
@@ -224,7 +281,13 @@ public record FlowModel(
                         .findFirst()
                         .ifPresent(l -> parts.add("OSC to " + l.port().inForce()));
             }
-            return new Sender(id, a.name(), address(index.host(a.host())), String.join(" · ", parts));
+            Host host = index.host(a.host());
+            return new Sender(
+                    id, a.name(), address(host), String.join(" · ", parts), host.place(), kind(host), List.of(id));
+        }
+
+        private static String kind(Host host) {
+            return host.kind().word().replace('-', ' ');
         }
 
         private static String runs(java.util.SortedSet<Integer> numbers) {
@@ -241,7 +304,7 @@ public record FlowModel(
         }
 
         private Taker placeholder(Id id) {
-            return new Taker(id, "", "", "", 0, 0, "");
+            return new Taker(id, "", "", "", 0, 0, "", new Ports(0, 0), "", "", List.of(id));
         }
 
         private Taker taker(Id id) {
@@ -254,7 +317,11 @@ public record FlowModel(
                         a.osc().map(o -> "listens on " + o.port().inForce()).orElse("takes no OSC"),
                         0,
                         0,
-                        a.osc().map(o -> String.join("  ", o.targets())).orElse(""));
+                        a.osc().map(o -> String.join("  ", o.targets())).orElse(""),
+                        new Ports(0, 0),
+                        index.host(a.host()).place(),
+                        kind(index.host(a.host())),
+                        List.of(id));
             }
             Receiver receiver = index.receiver((zentrel.plan.ReceiverId) id);
             Set<Fixture> fixtures = new LinkedHashSet<>();
@@ -286,15 +353,20 @@ public record FlowModel(
                     id,
                     receiver.name(),
                     address(index.host(a.host())),
-                    used + " of " + receiver.ports().size() + " ports",
+                    new Ports(used, receiver.ports().size()).words(),
                     fixtures.size(),
                     dark.size(),
-                    lights);
+                    lights,
+                    new Ports(used, receiver.ports().size()),
+                    index.host(a.host()).place(),
+                    kind(index.host(a.host())),
+                    List.of(id));
         }
 
         /** Whether the port itself is not reached, as opposed to one fixture on it being patched wrongly. */
         private boolean portDies(Port port) {
-            return report.paths().stream()
+            return index.universesOf(port.id()).stream()
+                    .flatMap(u -> report.signalPaths().ofUniverse(u).paths().stream())
                     .filter(p -> p.receiver().equals(Optional.of(port.id())))
                     .allMatch(p ->
                             p.legs().get(0).hops().subList(0, 9).stream().anyMatch(h -> h.verdict() == Verdict.BROKEN));

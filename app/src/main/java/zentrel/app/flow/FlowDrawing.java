@@ -1,0 +1,503 @@
+package zentrel.app.flow;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.ClosePath;
+import javafx.scene.shape.CubicCurveTo;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.PathElement;
+import javafx.scene.shape.Polyline;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.text.Text;
+import zentrel.app.flow.FlowModel.Bundle;
+import zentrel.app.flow.FlowModel.Carrier;
+import zentrel.app.flow.FlowModel.Sender;
+import zentrel.app.flow.FlowModel.Taker;
+import zentrel.app.look.Hint;
+import zentrel.app.look.Mark;
+import zentrel.app.look.Texts;
+import zentrel.path.Verdict;
+import zentrel.plan.Id;
+
+/** One drawing of a model: of what is seen, and as much above and below. */
+final class FlowDrawing {
+    /** Letters that fit beside the lights. */
+    private static final int MOST_LETTERS = 24;
+
+    /** How far the second line of a card stands below the first. */
+    private static final double SECOND_LINE = 16;
+
+    private static final double SENDS_X = 0;
+    private static final double CARDS_WIDTH = 172;
+    private static final double BAR_X = 268;
+    private static final double BAR_WIDTH = 10;
+    private static final double TAKES_X = 470;
+    private static final double LIGHTS_X = 668;
+    private static final double HEAD = 26;
+    private static final double ROW = 41;
+    private static final double SENDER_ROW = 58;
+    private static final double PER_UNIVERSE = 1.5;
+    private static final double THINNEST = 2;
+    private static final double THICKEST = 38;
+
+    /** A ribbon of one universe out of an opened bundle: as high as its label. */
+    private static final double OPENED = 9;
+
+    /** A bar that is longer than this is seen in part only. */
+    private static final double LONG_BAR = 1400;
+
+    /** Between two ribbons at one end. */
+    private static final double BETWEEN = 1;
+
+    /** How wide the whole picture is. */
+    static final double WIDTH = 840;
+
+    /** What a drawing asks of the stage that it is on. */
+    interface Stage {
+        /** Whether a thing or what it belongs to is selected. */
+        boolean isChosen(Id id);
+
+        /** Whether this bundle has what is selected in it. */
+        boolean isChosen(Bundle bundle);
+
+        /** Whether this bundle is opened to single universes. */
+        boolean isOpened(Bundle bundle);
+
+        /** What a signal is called in few letters. */
+        String label(Id signal);
+
+        void choose(Id id);
+
+        /** Opens a bundle to single universes, or closes it again. */
+        void open(Bundle bundle);
+
+        /** Opens a group of boxes, or folds them again. */
+        void unfold(String group);
+
+        /** A card has the keyboard. */
+        void reveal(double y, double row);
+
+        /** An arrow key on a card. */
+        void step(Id from, KeyCode way);
+    }
+
+    private final FlowModel m;
+    private final Stage stage;
+    private final Pane chart;
+    private final double drawnFrom;
+    private final double drawnTo;
+    private double height;
+    private final Map<Id, Double> senderY = new HashMap<>();
+    private final Map<Id, Double> takerY = new HashMap<>();
+    private final Map<Id, double[]> barY = new HashMap<>();
+    private final Map<Id, Double> barLeft = new HashMap<>();
+    private final Map<Id, Double> barRight = new HashMap<>();
+    private final Map<Id, Double> leftEnd = new HashMap<>();
+    private final Map<Id, Double> rightEnd = new HashMap<>();
+    private final Map<Id, Integer> marks = new HashMap<>();
+    private final Map<Id, List<Bundle>> ins = new HashMap<>();
+    private final List<Mark> marked = new ArrayList<>();
+    private final List<Runnable> numbers = new ArrayList<>();
+    private final Path grounds = new Path();
+    private final Path rules = new Path();
+    private final Path axes = new Path();
+
+    /**
+     * Begins a drawing.
+     *
+     * @param from the top of what is drawn, and {@code to} its bottom; what lies outside is left out
+     */
+    FlowDrawing(FlowModel m, Stage stage, Pane chart, double from, double to) {
+        this.m = m;
+        this.stage = stage;
+        this.chart = chart;
+        this.drawnFrom = from;
+        this.drawnTo = to;
+        for (Bundle b : m.in()) {
+            ins.computeIfAbsent(b.end(), e -> new ArrayList<>()).add(b);
+        }
+    }
+
+    /** How high the picture is, once it is drawn. */
+    double height() {
+        return height;
+    }
+
+    /** How high a taker stands: as much as its ribbons need. */
+    private double row(Taker taker) {
+        double ribbons = 0;
+        for (Bundle b : ins.getOrDefault(taker.id(), List.of())) {
+            ribbons += thickness(b) + BETWEEN;
+        }
+        return ribbons <= ROW + 6 ? ROW : ribbons + 12;
+    }
+
+    void draw() {
+        heading("Sends", SENDS_X);
+        heading("Carries", BAR_X - 14);
+        heading("Takes", TAKES_X);
+        heading("Lights", LIGHTS_X);
+        double y = HEAD;
+        for (Taker taker : m.takers()) {
+            takerY.put(taker.id(), y);
+            y += row(taker);
+        }
+        height = Math.max(y, HEAD + m.senders().size() * ROW);
+        bars();
+        placeSenders(height);
+        for (double at : senderY.values()) {
+            height = Math.max(height, at + SENDER_ROW);
+        }
+        chart.setPrefSize(WIDTH, height + 4);
+        for (Bundle bundle : m.out()) {
+            left(bundle);
+        }
+        for (Taker taker : m.takers()) {
+            ins.getOrDefault(taker.id(), List.of()).forEach(this::right);
+        }
+        // All marks stand on one ground above all ribbons, and all rules are one path: styling costs by the node.
+        chart.getChildren().addAll(styled(grounds, "ground"));
+        chart.getChildren().addAll(marked);
+        numbers.forEach(Runnable::run);
+        chart.getChildren().addAll(styled(rules, "card-rule"), styled(axes, "axis"));
+        for (Sender s : m.senders()) {
+            double at = senderY.get(s.id());
+            if (isSeen(at, at + SENDER_ROW)) {
+                card(s.id(), s.name(), s.address(), s.line(), SENDS_X, at, true, s.isFolded());
+            }
+        }
+        for (Taker t : m.takers()) {
+            double at = takerY.get(t.id());
+            if (isSeen(at, at + row(t))) {
+                card(t.id(), t.name(), t.address(), t.line(), TAKES_X, at, false, t.isFolded());
+                lights(t);
+            }
+        }
+    }
+
+    private boolean isSeen(double top, double bottom) {
+        return bottom >= drawnFrom && top <= drawnTo;
+    }
+
+    private void heading(String text, double x) {
+        Text label = Texts.drawn(text, "heading");
+        put(label, x + 4, 0);
+        chart.getChildren().add(label);
+    }
+
+    private void bars() {
+        for (Carrier carrier : m.carriers()) {
+            double top = Double.MAX_VALUE;
+            double bottom = 0;
+            for (Bundle b : m.in()) {
+                if (b.carrier().equals(carrier.id())) {
+                    double y = takerY.get(b.end());
+                    top = Math.min(top, y);
+                    bottom = Math.max(bottom, y + ROW);
+                }
+            }
+            if (bottom == 0) {
+                continue;
+            }
+            double height = Math.max(bottom - top - 22, 40);
+            barY.put(carrier.id(), new double[] {top, height});
+            Rectangle bar = new Rectangle(BAR_X, top, BAR_WIDTH, height);
+            bar.getStyleClass().add("bar");
+            bar.setOnMouseClicked(e -> stage.choose(carrier.id()));
+            Text name = Texts.drawn(carrier.name(), "strong", "small");
+            put(name, BAR_X - 14, top + height + 1);
+            Text subnet = Texts.drawn(carrier.subnet(), "mono", "soft", "small");
+            put(subnet, BAR_X + 34, top + height + 1);
+            chart.getChildren().addAll(bar, name, subnet);
+            barLeft.put(carrier.id(), start(m.out(), carrier.id(), top, height));
+            barRight.put(carrier.id(), start(m.in(), carrier.id(), top, height));
+        }
+    }
+
+    private double start(List<Bundle> bundles, Id carrier, double top, double height) {
+        double total = bundles.stream()
+                .filter(b -> b.carrier().equals(carrier))
+                .mapToDouble(b -> thickness(b) + 2)
+                .sum();
+        return top + Math.max(2, (height - total) / 2);
+    }
+
+    /** Each sender stands beside the first segment it sends to, as near its middle as there is room. */
+    private void placeSenders(double height) {
+        List<List<Sender>> groups = new ArrayList<>();
+        List<Double> middles = new ArrayList<>();
+        Set<Id> placed = new HashSet<>();
+        for (Carrier carrier : m.carriers()) {
+            double[] bar = barY.get(carrier.id());
+            List<Sender> group = m.senders().stream()
+                    .filter(s -> bar != null && !placed.contains(s.id()) && sendsTo(s, carrier))
+                    .toList();
+            if (!group.isEmpty() && bar != null) {
+                group.forEach(s -> placed.add(s.id()));
+                groups.add(group);
+                middles.add(bar[0] + bar[1] / 2);
+            }
+        }
+        double bottom = Math.max(height, HEAD + placed.size() * SENDER_ROW);
+        double after = placed.size() * SENDER_ROW;
+        double y = HEAD;
+        for (int g = 0; g < groups.size(); g++) {
+            double wanted = middles.get(g) - groups.get(g).size() * SENDER_ROW / 2;
+            y = Math.max(y, Math.min(wanted, bottom - after));
+            for (Sender s : groups.get(g)) {
+                senderY.put(s.id(), y);
+                y += SENDER_ROW;
+                after -= SENDER_ROW;
+            }
+        }
+        for (Sender s : m.senders()) {
+            senderY.putIfAbsent(s.id(), HEAD);
+        }
+    }
+
+    private boolean sendsTo(Sender s, Carrier carrier) {
+        return m.out().stream()
+                .anyMatch(b -> b.end().equals(s.id()) && b.carrier().equals(carrier.id()));
+    }
+
+    private double thickness(Bundle b) {
+        if (b.width() == 1 && stage.isOpened(b)) {
+            return OPENED;
+        }
+        return Math.min(THICKEST, Math.max(THINNEST, b.width() * PER_UNIVERSE));
+    }
+
+    private void left(Bundle b) {
+        double thick = thickness(b);
+        double from =
+                leftEnd.merge(b.end(), senderY.get(b.end()) + 4 + thick, (old, first) -> old + thick + BETWEEN) - thick;
+        Double at = barLeft.get(b.carrier());
+        if (at == null) {
+            return;
+        }
+        barLeft.put(b.carrier(), at + thick + 2);
+        if (!isSeen(Math.min(from, at), Math.max(from, at) + thick)) {
+            return;
+        }
+        Path ribbon = ribbon(SENDS_X + CARDS_WIDTH, from, BAR_X, at, thick);
+        style(ribbon, b);
+        chart.getChildren().add(ribbon);
+        numbers.add(() -> number(b, SENDS_X + CARDS_WIDTH + 12, from + thick / 2 - 8));
+    }
+
+    private void right(Bundle b) {
+        double thick = thickness(b);
+        double to =
+                rightEnd.merge(b.end(), takerY.get(b.end()) + 6 + thick, (old, first) -> old + thick + BETWEEN) - thick;
+        Double next = barRight.get(b.carrier());
+        double[] bar = barY.get(b.carrier());
+        if (next == null || bar == null) {
+            return;
+        }
+        barRight.put(b.carrier(), next + thick + 2);
+        // from a bar that is longer than a screen ribbons leave where they are needed, or none could be followed
+        double at = bar[1] > LONG_BAR ? Math.max(bar[0], Math.min(to, bar[0] + bar[1] - thick)) : next;
+        if (!isSeen(Math.min(to, at), Math.max(to, at) + thick)) {
+            return;
+        }
+        Path ribbon = ribbon(BAR_X + BAR_WIDTH, at, TAKES_X, to, thick);
+        style(ribbon, b);
+        chart.getChildren().add(ribbon);
+        if (b.verdict().compareTo(Verdict.AT_RISK) >= 0) {
+            Mark mark = Mark.of(b.verdict());
+            mark.setMouseTransparent(true);
+            put(mark, TAKES_X - 46 - 24.0 * marks.merge(b.end(), 1, Integer::sum) + 24, to + thick / 2 - 7);
+            grounds.getElements().addAll(box(mark.getLayoutX(), mark.getLayoutY(), 20, 14));
+            marked.add(mark);
+        }
+        numbers.add(() -> number(b, TAKES_X - 20, to + thick / 2 - 8));
+    }
+
+    private boolean alone(Bundle b) {
+        return ins.getOrDefault(b.end(), List.of()).size() <= 1;
+    }
+
+    private void number(Bundle b, double x, double y) {
+        if (b.width() == 1 && stage.isOpened(b)) {
+            Text label = Texts.drawn(stage.label(b.signals().get(0)), "mono", "small");
+            label.setMouseTransparent(true);
+            put(label, x - 8, y);
+            chart.getChildren().add(label);
+            return;
+        }
+        if (thickness(b) >= 9 || (b.width() > 1 && alone(b))) {
+            Text label = Texts.drawn(String.valueOf(b.width()), "mono", "small");
+            label.setMouseTransparent(true);
+            put(label, x, y);
+            chart.getChildren().add(label);
+        }
+    }
+
+    private void style(Path ribbon, Bundle b) {
+        ribbon.getStyleClass().addAll("ribbon", b.protocol());
+        if (b.verdict().compareTo(Verdict.AT_RISK) >= 0) {
+            ribbon.getStyleClass().add(b.verdict().word());
+        }
+        if (b.standby()) {
+            ribbon.getStyleClass().add("standby");
+        }
+        if (stage.isChosen(b)) {
+            ribbon.getStyleClass().add("chosen");
+        }
+        ribbon.setStroke(null);
+        Hint.on(ribbon, () -> tip(b));
+        ribbon.setOnMouseClicked(e -> {
+            if (e.getClickCount() == 2) {
+                stage.open(b);
+            } else {
+                stage.choose(b.signals().get(0));
+            }
+        });
+    }
+
+    private String tip(Bundle b) {
+        String names = String.join(
+                ", ", b.signals().stream().limit(8).map(stage::label).toList());
+        return b.verdict().title() + (b.standby() ? ", stands by" : "") + ": " + names + (b.width() > 8 ? " …" : "")
+                + (b.width() > 1 ? ". Click twice to open it." : stage.isOpened(b) ? ". Click twice to close it." : "");
+    }
+
+    private void card(
+            Id id, String name, String address, String line, double x, double y, boolean tall, boolean folded) {
+        double row = tall ? SENDER_ROW : ROW;
+        VBox card = tall
+                ? new VBox(
+                        -1,
+                        Texts.drawn(name, "strong"),
+                        Texts.drawn(address, "mono", "soft", "small"),
+                        Texts.drawn(line, "soft", "small"))
+                : new VBox(
+                        -1,
+                        Texts.drawn(name, "strong"),
+                        new javafx.scene.layout.HBox(
+                                8, Texts.drawn(address, "mono", "soft", "small"), Texts.drawn(line, "soft", "small")));
+        card.getStyleClass().add("card");
+        card.setPrefWidth(CARDS_WIDTH);
+        card.setMaxWidth(CARDS_WIDTH);
+        card.setClip(new Rectangle(CARDS_WIDTH + 30, row));
+        put(card, x, y);
+        card.setFocusTraversable(true);
+        card.setAccessibleText(name + ", " + address + ", " + line);
+        card.setId("card-" + id.value());
+        card.focusedProperty().addListener((o, was, is) -> {
+            if (is) {
+                stage.reveal(y, row);
+            }
+        });
+        card.setOnMouseClicked(e -> chosen(id, name, folded));
+        card.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                chosen(id, name, folded);
+                e.consume();
+            } else if (e.getCode().isArrowKey()) {
+                stage.step(id, e.getCode());
+                e.consume();
+            }
+        });
+        if (folded) {
+            // sheets under the card, as many boxes lie in it
+            line(rules, x + 4, y + row - 1, x + CARDS_WIDTH - 4);
+            line(rules, x + 8, y + row + 2, x + CARDS_WIDTH);
+        }
+        line(rules, x, y + row - 4, x + CARDS_WIDTH - 8);
+        chart.getChildren().add(card);
+        if (!folded && stage.isChosen(id)) {
+            ticks(x - 4, y - 2, CARDS_WIDTH + 4, row);
+        }
+    }
+
+    /** A group opens; a box is chosen. */
+    private void chosen(Id id, String name, boolean folded) {
+        if (folded) {
+            stage.unfold(name);
+        } else {
+            stage.choose(id);
+        }
+    }
+
+    private void ticks(double x, double y, double w, double h) {
+        double s = 8;
+        for (Polyline tick : new Polyline[] {
+            new Polyline(x, y + s, x, y, x + s, y),
+            new Polyline(x + w - s, y, x + w, y, x + w, y + s),
+            new Polyline(x, y + h - s, x, y + h, x + s, y + h),
+            new Polyline(x + w - s, y + h, x + w, y + h, x + w, y + h - s)
+        }) {
+            tick.getStyleClass().add("tick");
+            tick.setMouseTransparent(true);
+            chart.getChildren().add(tick);
+        }
+    }
+
+    private void lights(Taker t) {
+        double y = takerY.get(t.id());
+        Text place = Texts.drawn(
+                t.lights().length() > MOST_LETTERS ? t.lights().substring(0, MOST_LETTERS - 1) + "…" : t.lights(),
+                t.fixtures() == 0 ? "soft" : "ink");
+        String count = t.fixtures() == 0
+                ? ""
+                : t.fixtures()
+                        + (t.fixtures() == 1 ? " fixture" : " fixtures")
+                        + (t.dark() > 0 ? ", " + (t.dark() == t.fixtures() ? "all dark" : t.dark() + " dark") : "");
+        Text dark = Texts.drawn(count, t.dark() > 0 ? "broken" : "soft", "small");
+        put(place, LIGHTS_X + 4, y);
+        put(dark, LIGHTS_X + 4, y + SECOND_LINE);
+        chart.getChildren().addAll(place, dark);
+        if (t.fixtures() > 0) {
+            line(t.dark() == t.fixtures() ? rules : axes, TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4);
+        }
+    }
+
+    private static void line(Path path, double from, double y, double to) {
+        path.getElements().addAll(new MoveTo(from, y), new LineTo(to, y));
+    }
+
+    private static List<PathElement> box(double x, double y, double w, double h) {
+        return List.of(
+                new MoveTo(x, y),
+                new LineTo(x + w, y),
+                new LineTo(x + w, y + h),
+                new LineTo(x, y + h),
+                new ClosePath());
+    }
+
+    /** Puts a node whose bounds begin at zero; relocate would lay its text out for nothing before it has its style. */
+    private static void put(Node node, double x, double y) {
+        node.setLayoutX(x);
+        node.setLayoutY(y);
+    }
+
+    private static Path styled(Path path, String style) {
+        path.getStyleClass().add(style);
+        path.setMouseTransparent(true);
+        if (style.equals("ground")) {
+            path.setStroke(null);
+        }
+        return path;
+    }
+
+    private static Path ribbon(double x1, double y1, double x2, double y2, double thick) {
+        double mid = (x1 + x2) / 2;
+        return new Path(
+                new MoveTo(x1, y1),
+                new CubicCurveTo(mid, y1, mid, y2, x2, y2),
+                new LineTo(x2, y2 + thick),
+                new CubicCurveTo(mid, y2 + thick, mid, y1 + thick, x1, y1 + thick),
+                new ClosePath());
+    }
+}

@@ -1,0 +1,157 @@
+package zentrel.app.flow;
+
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.scene.Group;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.flow.FlowModel.Bundle;
+import zentrel.app.look.Buttons;
+import zentrel.app.look.Texts;
+import zentrel.app.sheet.PdfSheet;
+import zentrel.app.sheet.Picture;
+import zentrel.app.sheet.SvgSheet;
+import zentrel.app.shell.Page;
+import zentrel.check.Report;
+import zentrel.plan.Id;
+
+/** The flow as it is shown, on paper: seen first in the colours of paper, then saved as SVG or PDF. */
+final class FlowExportPage extends Page {
+    private static final double EDGE = 24;
+
+    private final OpenDocument document;
+    private final Pane chart = new Pane();
+    private final FlowDrawing drawing;
+
+    FlowExportPage(OpenDocument document, FlowModel model, FlowDrawing.Stage stage, Runnable away) {
+        super("The flow on paper", away);
+        this.document = document;
+        this.drawing = new FlowDrawing(model, unchosen(stage), chart, -Double.MAX_VALUE, Double.MAX_VALUE);
+        drawing.draw();
+        chart.setMouseTransparent(true);
+        chart.setFocusTraversable(false);
+        StackPane paper = new StackPane(new Group(chart));
+        paper.getStyleClass().addAll("root", "day", "paper");
+        ScrollPane scroll = new ScrollPane(paper);
+        scroll.setId("flow-paper");
+        scroll.setAccessibleText("What is written");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren()
+                .addAll(
+                        row(
+                                Buttons.action(
+                                        "Save as SVG …", "flow-svg", () -> save("flow.svg", FlowExportPage::svg)),
+                                Buttons.action(
+                                        "Save as PDF …", "flow-pdf", () -> save("flow.pdf", FlowExportPage::pdf)),
+                                back("flow-export-leave", "Back to the flow")),
+                        Texts.wrapped(
+                                "As it is shown: filtered, folded and opened. One page, letters as letters.", "soft"),
+                        scroll);
+    }
+
+    /** The same stage, on which nothing is selected. */
+    private static FlowDrawing.Stage unchosen(FlowDrawing.Stage stage) {
+        return new FlowDrawing.Stage() {
+            @Override
+            public boolean isChosen(Id id) {
+                return false;
+            }
+
+            @Override
+            public boolean isChosen(Bundle bundle) {
+                return false;
+            }
+
+            @Override
+            public boolean isOpened(Bundle bundle) {
+                return stage.isOpened(bundle);
+            }
+
+            @Override
+            public String label(Id signal) {
+                return stage.label(signal);
+            }
+
+            @Override
+            public void choose(Id id) {
+                stage.choose(id);
+            }
+
+            @Override
+            public void open(Bundle bundle) {
+                stage.open(bundle);
+            }
+
+            @Override
+            public void unfold(String group) {
+                stage.unfold(group);
+            }
+
+            @Override
+            public void reveal(double y, double row) {
+                stage.reveal(y, row);
+            }
+
+            @Override
+            public void step(Id from, KeyCode way) {
+                stage.step(from, way);
+            }
+        };
+    }
+
+    /** What stands on the paper. */
+    Picture picture() {
+        chart.applyCss();
+        chart.layout();
+        return Picture.of(chart, FlowDrawing.WIDTH, drawing.height()).framed(EDGE);
+    }
+
+    static byte[] svg(String title, Picture picture) {
+        return picture.on(new SvgSheet(picture.width(), picture.height(), title));
+    }
+
+    static byte[] pdf(String title, Picture picture) {
+        return picture.on(new PdfSheet(picture.width(), picture.height(), title));
+    }
+
+    private void save(String file, java.util.function.BiFunction<String, Picture, byte[]> form) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Save it");
+        chooser.setInitialFileName(file);
+        File chosen = chooser.showSaveDialog(getScene().getWindow());
+        if (chosen != null) {
+            write(chosen.toPath(), form);
+        }
+    }
+
+    private void write(Path path, java.util.function.BiFunction<String, Picture, byte[]> form) {
+        Report report = document.reportProperty().get();
+        if (report == null) {
+            return;
+        }
+        Picture picture = picture();
+        Function<Report, Optional<String>> work = r -> {
+            try {
+                Files.write(path, form.apply(r.plan().name(), picture));
+                return Optional.empty();
+            } catch (IOException e) {
+                return Optional.of(String.valueOf(e.getMessage()));
+            }
+        };
+        document.derive(
+                report,
+                work,
+                problem -> document.tell(problem.map(p -> path + " could not be written: " + p + ".")
+                        .orElse("Written: " + path + ".")));
+    }
+}
