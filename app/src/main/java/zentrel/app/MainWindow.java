@@ -115,6 +115,9 @@ final class MainWindow {
         showStage(FLOW);
         // the scene comes last, so that what is put into it is styled once
         Scene scene = new Scene(root, 1280, 800);
+        scene.addEventHandler(
+                javafx.scene.input.KeyEvent.KEY_PRESSED,
+                e -> stages.get(shownStage).view().unusedKey(e));
         scene.getStylesheets()
                 .add(MainWindow.class.getResource("/zentrel/app/zentrel.css").toExternalForm());
         keys(scene);

@@ -50,11 +50,16 @@ final class FlowDrawing {
     private static final double THINNEST = 2;
     private static final double THICKEST = 38;
 
+    /** With so many takers the widest ribbon is this thick, so that two of them fit a row. */
+    private static final double THIN = 16;
+
+    private static final int MANY_TAKERS = 16;
+
     /** A ribbon of one universe out of an opened bundle: as high as its label. */
     private static final double OPENED = 9;
 
     /** A bar that is longer than this is seen in part only. */
-    private static final double LONG_BAR = 1400;
+    private static final double LONG_BAR = 700;
 
     /** Between two ribbons at one end. */
     private static final double BETWEEN = 1;
@@ -94,8 +99,9 @@ final class FlowDrawing {
     private final FlowModel m;
     private final Stage stage;
     private final Pane chart;
-    private final double drawnFrom;
-    private final double drawnTo;
+    private final double perUniverse;
+    private double drawnFrom;
+    private double drawnTo;
     private double height;
     private final Map<Id, Double> senderY = new HashMap<>();
     private final Map<Id, Double> takerY = new HashMap<>();
@@ -112,23 +118,30 @@ final class FlowDrawing {
     private final Path rules = new Path();
     private final Path axes = new Path();
 
-    /**
-     * Begins a drawing.
-     *
-     * @param from the top of what is drawn, and {@code to} its bottom; what lies outside is left out
-     */
-    FlowDrawing(FlowModel m, Stage stage, Pane chart, double from, double to) {
+    /** Works out where everything stands; nothing is drawn yet. */
+    FlowDrawing(FlowModel m, Stage stage, Pane chart) {
         this.m = m;
         this.stage = stage;
         this.chart = chart;
-        this.drawnFrom = from;
-        this.drawnTo = to;
         for (Bundle b : m.in()) {
             ins.computeIfAbsent(b.end(), e -> new ArrayList<>()).add(b);
         }
+        int widest = m.in().stream().mapToInt(Bundle::width).max().orElse(1);
+        perUniverse = m.takers().size() < MANY_TAKERS ? PER_UNIVERSE : Math.min(PER_UNIVERSE, THIN / widest);
+        double y = HEAD;
+        for (Taker taker : m.takers()) {
+            takerY.put(taker.id(), y);
+            y += row(taker);
+        }
+        height = Math.max(y, HEAD + m.senders().size() * ROW);
+        placeBars();
+        placeSenders(height);
+        for (double at : senderY.values()) {
+            height = Math.max(height, at + SENDER_ROW);
+        }
     }
 
-    /** How high the picture is, once it is drawn. */
+    /** How high the picture is. */
     double height() {
         return height;
     }
@@ -142,23 +155,20 @@ final class FlowDrawing {
         return ribbons <= ROW + 6 ? ROW : ribbons + 12;
     }
 
-    void draw() {
+    /**
+     * Draws what stands between two heights; what lies outside is left out.
+     *
+     * @param from the top of it
+     * @param to its bottom
+     */
+    void draw(double from, double to) {
+        drawnFrom = from;
+        drawnTo = to;
         heading("Sends", SENDS_X);
         heading("Carries", BAR_X - 14);
         heading("Takes", TAKES_X);
         heading("Lights", LIGHTS_X);
-        double y = HEAD;
-        for (Taker taker : m.takers()) {
-            takerY.put(taker.id(), y);
-            y += row(taker);
-        }
-        height = Math.max(y, HEAD + m.senders().size() * ROW);
         bars();
-        placeSenders(height);
-        for (double at : senderY.values()) {
-            height = Math.max(height, at + SENDER_ROW);
-        }
-        chart.setPrefSize(WIDTH, height + 4);
         for (Bundle bundle : m.out()) {
             left(bundle);
         }
@@ -195,7 +205,7 @@ final class FlowDrawing {
         chart.getChildren().add(label);
     }
 
-    private void bars() {
+    private void placeBars() {
         for (Carrier carrier : m.carriers()) {
             double top = Double.MAX_VALUE;
             double bottom = 0;
@@ -206,21 +216,28 @@ final class FlowDrawing {
                     bottom = Math.max(bottom, y + ROW);
                 }
             }
-            if (bottom == 0) {
-                continue;
+            if (bottom > 0) {
+                double height = Math.max(bottom - top - 22, 40);
+                barY.put(carrier.id(), new double[] {top, height});
+                barLeft.put(carrier.id(), start(m.out(), carrier.id(), top, height));
+                barRight.put(carrier.id(), start(m.in(), carrier.id(), top, height));
             }
-            double height = Math.max(bottom - top - 22, 40);
-            barY.put(carrier.id(), new double[] {top, height});
-            Rectangle bar = new Rectangle(BAR_X, top, BAR_WIDTH, height);
-            bar.getStyleClass().add("bar");
-            bar.setOnMouseClicked(e -> stage.choose(carrier.id()));
-            Text name = Texts.drawn(carrier.name(), "strong", "small");
-            put(name, BAR_X - 14, top + height + 1);
-            Text subnet = Texts.drawn(carrier.subnet(), "mono", "soft", "small");
-            put(subnet, BAR_X + 34, top + height + 1);
-            chart.getChildren().addAll(bar, name, subnet);
-            barLeft.put(carrier.id(), start(m.out(), carrier.id(), top, height));
-            barRight.put(carrier.id(), start(m.in(), carrier.id(), top, height));
+        }
+    }
+
+    private void bars() {
+        for (Carrier carrier : m.carriers()) {
+            double[] at = barY.get(carrier.id());
+            if (at != null) {
+                Rectangle bar = new Rectangle(BAR_X, at[0], BAR_WIDTH, at[1]);
+                bar.getStyleClass().add("bar");
+                bar.setOnMouseClicked(e -> stage.choose(carrier.id()));
+                Text name = Texts.drawn(carrier.name(), "strong", "small");
+                put(name, BAR_X - 14, at[0] + at[1] + 1);
+                Text subnet = Texts.drawn(carrier.subnet(), "mono", "soft", "small");
+                put(subnet, BAR_X + 34, at[0] + at[1] + 1);
+                chart.getChildren().addAll(bar, name, subnet);
+            }
         }
     }
 
@@ -229,7 +246,7 @@ final class FlowDrawing {
                 .filter(b -> b.carrier().equals(carrier))
                 .mapToDouble(b -> thickness(b) + 2)
                 .sum();
-        return top + Math.max(2, (height - total) / 2);
+        return top + (height > LONG_BAR ? 2 : Math.max(2, (height - total) / 2));
     }
 
     /** Each sender stands beside the first segment it sends to, as near its middle as there is room. */
@@ -253,6 +270,9 @@ final class FlowDrawing {
         double y = HEAD;
         for (int g = 0; g < groups.size(); g++) {
             double wanted = middles.get(g) - groups.get(g).size() * SENDER_ROW / 2;
+            if (height > LONG_BAR) {
+                wanted = y; // the middle of a long picture is not where one looks first
+            }
             y = Math.max(y, Math.min(wanted, bottom - after));
             for (Sender s : groups.get(g)) {
                 senderY.put(s.id(), y);
@@ -274,7 +294,7 @@ final class FlowDrawing {
         if (b.width() == 1 && stage.isOpened(b)) {
             return OPENED;
         }
-        return Math.min(THICKEST, Math.max(THINNEST, b.width() * PER_UNIVERSE));
+        return Math.min(THICKEST, Math.max(THINNEST, b.width() * perUniverse));
     }
 
     private void left(Bundle b) {

@@ -36,8 +36,9 @@ final class FlowExportPage extends Page {
     FlowExportPage(OpenDocument document, FlowModel model, FlowDrawing.Stage stage, Runnable away) {
         super("The flow on paper", away);
         this.document = document;
-        this.drawing = new FlowDrawing(model, unchosen(stage), chart, -Double.MAX_VALUE, Double.MAX_VALUE);
-        drawing.draw();
+        this.drawing = new FlowDrawing(model, unchosen(stage), chart);
+        chart.setPrefSize(FlowDrawing.WIDTH, drawing.height() + 4);
+        drawing.draw(-Double.MAX_VALUE, Double.MAX_VALUE);
         chart.setMouseTransparent(true);
         chart.setFocusTraversable(false);
         StackPane paper = new StackPane(new Group(chart));

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import javafx.animation.PauseTransition;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Group;
 import javafx.scene.Node;
@@ -65,9 +66,11 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private @Nullable Report drawn;
     private @Nullable Report givenFor;
     private @Nullable FlowModel given;
+    private @Nullable FlowExportPage paper;
     private double drawnFrom;
     private double drawnTo;
     private double height;
+    private boolean drawing;
 
     public FlowStage(OpenDocument document) {
         this.document = document;
@@ -105,10 +108,11 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
                 e.consume();
             }
         });
-        pane.addEventHandler(KeyEvent.KEY_PRESSED, this::keys);
     }
 
-    private void keys(KeyEvent e) {
+    /** Keys that nobody else wanted while this stage is shown. */
+    @Override
+    public void unusedKey(KeyEvent e) {
         boolean control = e.isShortcutDown();
         KeyCode code = e.getCode();
         if (control && (code == KeyCode.PLUS || code == KeyCode.EQUALS || code == KeyCode.ADD)) {
@@ -259,12 +263,20 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
             return;
         }
         FlowExportPage page = new FlowExportPage(document, shown, this, () -> {
+            paper = null;
             pane.getChildren().setAll(picture);
             refresh();
         });
         VBox.setVgrow(page, javafx.scene.layout.Priority.ALWAYS);
         pane.getChildren().setAll(page);
         page.requestFocus();
+        paper = page;
+    }
+
+    /** The drawing that stands on the page, as SVG; empty where there is none. */
+    public byte[] onPaper(String title) {
+        FlowExportPage page = paper;
+        return page == null ? new byte[0] : FlowExportPage.svg(title, page.picture());
     }
 
     // --- where one looks ---
@@ -327,6 +339,19 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         if (m == null || pane.getScene() == null) {
             return;
         }
+        if (drawing) {
+            Platform.runLater(this::scrolled); // drawing moved what is seen
+            return;
+        }
+        drawing = true;
+        try {
+            draw(m);
+        } finally {
+            drawing = false;
+        }
+    }
+
+    private void draw(FlowModel m) {
         Node focused = pane.getScene().getFocusOwner();
         String keyboard = focused != null && focused.getParent() == chart ? focused.getId() : null;
         chart.getChildren().clear();
@@ -340,11 +365,12 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
                             "soft"));
             return;
         }
-        drawnFrom = offset() - viewport();
-        drawnTo = offset() + 2 * viewport();
-        FlowDrawing drawing = new FlowDrawing(m, this, chart, drawnFrom, drawnTo);
-        drawing.draw();
-        height = drawing.height();
+        FlowDrawing drawn = new FlowDrawing(m, this, chart);
+        height = drawn.height();
+        chart.setPrefSize(FlowDrawing.WIDTH, height + 4);
+        drawnFrom = offset() - viewport() / 2;
+        drawnTo = offset() + 1.5 * viewport();
+        drawn.draw(drawnFrom, drawnTo);
         if (keyboard != null) {
             focus(keyboard);
         }

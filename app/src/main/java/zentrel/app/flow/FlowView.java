@@ -127,21 +127,24 @@ public record FlowView(
                 out.add(new Bundle(b.end(), b.carrier(), b.protocol(), b.verdict(), b.standby(), kept));
             }
         }
-        Set<Id> ends = new HashSet<>();
+        // a program may both send and take, so the two sides are looked up apart
+        Set<Id> sending = ends(out);
+        Set<Id> taking = ends(in);
         Set<Id> carriers = new HashSet<>();
-        for (List<Bundle> bundles : List.of(in, out)) {
-            bundles.forEach(b -> {
-                ends.add(b.end());
-                carriers.add(b.carrier());
-            });
-        }
+        in.forEach(b -> carriers.add(b.carrier()));
         return new FlowModel(
-                m.senders().stream().filter(s -> ends.contains(s.id())).toList(),
+                m.senders().stream().filter(s -> sending.contains(s.id())).toList(),
                 m.carriers().stream().filter(c -> carriers.contains(c.id())).toList(),
-                m.takers().stream().filter(t -> ends.contains(t.id())).toList(),
+                m.takers().stream().filter(t -> taking.contains(t.id())).toList(),
                 out,
                 in,
                 m.summary());
+    }
+
+    private static Set<Id> ends(List<Bundle> bundles) {
+        Set<Id> ends = new HashSet<>();
+        bundles.forEach(b -> ends.add(b.end()));
+        return ends;
     }
 
     // --- folded ---
@@ -154,17 +157,25 @@ public record FlowView(
         if (by == Fold.NOTHING) {
             return m;
         }
-        Map<Id, Id> into = new LinkedHashMap<>();
-        Map<Id, Id> main = new LinkedHashMap<>();
-        m.in().forEach(b -> main.putIfAbsent(b.end(), b.carrier()));
-        m.out().forEach(b -> main.putIfAbsent(b.end(), b.carrier()));
+        Map<Id, Id> takersInto = new LinkedHashMap<>();
+        Map<Id, Id> sendersInto = new LinkedHashMap<>();
         List<Taker> takers = new ArrayList<>();
-        groups(m.takers(), t -> group(by, t.place(), t.kind()) + " " + main.get(t.id()), t -> into.put(t.id(), t.id()))
-                .forEach(group -> takers.addAll(fold(by, group, into)));
+        Map<Id, Id> takersOn = main(m.in());
+        groups(m.takers(), t -> group(by, t.place(), t.kind()) + " " + takersOn.get(t.id()))
+                .forEach(group -> takers.addAll(fold(by, group, takersInto)));
         List<Sender> senders = new ArrayList<>();
-        groups(m.senders(), s -> group(by, s.place(), s.kind()) + " " + main.get(s.id()), s -> into.put(s.id(), s.id()))
-                .forEach(group -> senders.addAll(foldSenders(by, group, into)));
-        return new FlowModel(senders, m.carriers(), takers, joined(m.out(), into), joined(m.in(), into), m.summary());
+        Map<Id, Id> sendersOn = main(m.out());
+        groups(m.senders(), s -> group(by, s.place(), s.kind()) + " " + sendersOn.get(s.id()))
+                .forEach(group -> senders.addAll(foldSenders(by, group, sendersInto)));
+        return new FlowModel(
+                senders, m.carriers(), takers, joined(m.out(), sendersInto), joined(m.in(), takersInto), m.summary());
+    }
+
+    /** The first segment of each end. */
+    private static Map<Id, Id> main(List<Bundle> bundles) {
+        Map<Id, Id> main = new LinkedHashMap<>();
+        bundles.forEach(b -> main.putIfAbsent(b.end(), b.carrier()));
+        return main;
     }
 
     private static String group(Fold by, String place, String kind) {
@@ -172,10 +183,9 @@ public record FlowView(
         return words.isEmpty() ? "no place" : words;
     }
 
-    private static <T> List<List<T>> groups(List<T> all, Function<T, String> key, java.util.function.Consumer<T> each) {
+    private static <T> List<List<T>> groups(List<T> all, Function<T, String> key) {
         Map<String, List<T>> groups = new LinkedHashMap<>();
         for (T item : all) {
-            each.accept(item);
             groups.computeIfAbsent(key.apply(item), k -> new ArrayList<>()).add(item);
         }
         return List.copyOf(groups.values());
