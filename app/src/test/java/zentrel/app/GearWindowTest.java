@@ -37,6 +37,70 @@ class GearWindowTest extends OpenWindow {
         return Plan.EMPTY;
     }
 
+    private static void tick(FxRobot robot, String id) {
+        fx(() -> {
+            robot.lookup(id).queryAs(javafx.scene.control.CheckBox.class).fire();
+            return true;
+        });
+    }
+
+    /** How packets go, typed into the form: what was wrong is found by it, and what is no number is said. */
+    @Test
+    void switchesSocketsAndStreamsAreFieldsOfTheForm(FxRobot robot) {
+        show(FernlightTrail.ready());
+        open(robot, "hut-switch");
+        tick(robot, "#form-querier");
+        type(robot, "#form-hut-switch.management-vlan", "forty");
+        fire(robot, "#form-keep");
+        settled(() -> document.noticeProperty().get().text().contains("\"forty\" is no VLAN"));
+        type(robot, "#form-hut-switch.management-vlan", "40");
+        fire(robot, "#form-keep");
+        settled(() -> !document.plan()
+                .index()
+                .host(new HostId("hut-switch"))
+                .switching()
+                .querier()
+                .inForce());
+        assertThat(plan().index()
+                        .adapter(new AdapterId("hut-switch.management"))
+                        .plug()
+                        .vlan()
+                        .orElseThrow()
+                        .inForce())
+                .isEqualTo(40);
+        open(robot, "jetty-node");
+        type(robot, "#form-jetty-node-rx-takes-artnet", "0-3");
+        type(robot, "#form-jetty-node-rx-sources", "1");
+        type(robot, "#form-jetty-node.network-speed", "10");
+        fire(robot, "#form-keep");
+        settled(() -> document.plan()
+                .index()
+                .adapter(new AdapterId("jetty-node.network"))
+                .plug()
+                .megabits()
+                .isPresent());
+        assertThat(report().findings()).extracting(f -> f.rule()).contains("network.slow-port", "universe.not-enabled");
+        open(robot, "hut-console");
+        type(robot, "#form-hut-desk-sync", "7000");
+        type(robot, "#form-hut-desk-cid", "5d1f0a52");
+        fire(robot, "#form-keep");
+        settled(() -> document.plan().streams().stream().anyMatch(s -> s.sync().isPresent()));
+        assertThat(report().findings()).extracting(f -> f.rule()).contains("universe.sync");
+    }
+
+    private void open(FxRobot robot, String host) {
+        plan();
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT1);
+        settled(() -> there(robot, "#gear-list"));
+        fx(() -> {
+            robot.lookup("#gear-list").query().requestFocus();
+            document.select(new HostId(host));
+            return true;
+        });
+        robot.push(KeyCode.ENTER);
+        settled(() -> there(robot, "#form-keep"));
+    }
+
     private void show(Plan plan) {
         fx(() -> {
             document.show(LoadedPlan.of(plan));

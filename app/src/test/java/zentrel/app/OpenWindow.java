@@ -91,7 +91,10 @@ abstract class OpenWindow {
 
     static void type(FxRobot robot, String id, String text) {
         fx(() -> {
-            robot.lookup(id).queryAs(TextInputControl.class).setText(text);
+            // an id may have dots, which a query takes for classes
+            robot.lookup((TextInputControl n) -> id.equals("#" + n.getId()))
+                    .<TextInputControl>query()
+                    .setText(text);
             return true;
         });
     }

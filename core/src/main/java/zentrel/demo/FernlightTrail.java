@@ -298,16 +298,7 @@ public final class FernlightTrail {
                                 "office-computer.stream",
                                 Purpose.SACN_LISTEN,
                                 "office-computer.stream"))
-                .with(a -> new Application(
-                        a.id(),
-                        a.name(),
-                        a.host(),
-                        a.kind(),
-                        a.version(),
-                        a.bindings(),
-                        a.outputs(),
-                        Map.of(Protocol.ARTNET, 1),
-                        a.osc()));
+                .with(a -> a.withScreen(Protocol.ARTNET, Screen.from(1)));
         List<Port> ports = new ArrayList<>();
         for (int u = 1; u < NAMES.length; u++) {
             ports.add(PlanSketch.port(
@@ -357,6 +348,7 @@ public final class FernlightTrail {
                 OperatingSystem.FIRMWARE,
                 "house/switch-managed",
                 PlanSketch.adapter("hut-switch", "Management", "control", "10.42.2.1/16"));
+        s.withHost(h -> h.withSwitching(new Switching(Setting.of(true), Setting.of(true), true, true)));
         s.host(
                 "boathouse-switch",
                 "Boathouse switch",

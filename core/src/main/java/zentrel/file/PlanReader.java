@@ -436,11 +436,15 @@ public final class PlanReader {
                 .ifPresent(o -> o.members()
                         .forEach((protocol, value) ->
                                 outputs.put(named(value, protocol, Protocol.class), output(value))));
-        Map<Protocol, Integer> screen = new EnumMap<>(Protocol.class);
+        Map<Protocol, Screen> screen = new EnumMap<>(Protocol.class);
         p.optional("screenFirst")
                 .ifPresent(s -> s.members()
                         .forEach((protocol, value) ->
-                                screen.put(named(value, protocol, Protocol.class), value.integer(0, 1))));
+                                screen.put(named(value, protocol, Protocol.class), Screen.from(value.integer(0, 1)))));
+        p.optional("screens")
+                .ifPresent(s -> s.members()
+                        .forEach((protocol, value) ->
+                                screen.put(named(value, protocol, Protocol.class), screen(value))));
         return new Application(
                 id,
                 p.text("name", id.value()),
@@ -457,6 +461,25 @@ public final class PlanReader {
                         p.list("attached").stream().map(JsonPlace::text).toList(),
                         p.optional("show").map(s -> s.setting(JsonPlace::text)),
                         p.optional("cid").map(JsonPlace::text)));
+    }
+
+    private static Screen screen(JsonPlace p) {
+        List<Screen.Field> fields = new ArrayList<>();
+        for (JsonPlace f : p.elements()) {
+            f.requireObject();
+            int first = f.optional("first").map(x -> x.integer(0, 1)).orElse(0);
+            int radix = f.optional("radix").map(x -> x.integer(10, 16)).orElse(10);
+            if (radix != 10 && radix != 16) {
+                throw f.wrong("a radix is 10 or 16, not " + radix);
+            }
+            fields.add(new Screen.Field(first, radix));
+            f.done();
+        }
+        try {
+            return new Screen(fields);
+        } catch (IllegalArgumentException e) {
+            throw p.wrong(String.valueOf(e.getMessage()));
+        }
     }
 
     static <E extends Enum<E> & Word> E named(JsonPlace place, String word, Class<E> type) {

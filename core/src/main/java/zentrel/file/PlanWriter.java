@@ -297,15 +297,7 @@ public final class PlanWriter {
                 }
             }
         }
-        if (!a.screenFirst().isEmpty()) {
-            ObjectNode screen = n.putObject("screenFirst");
-            for (Protocol protocol : Protocol.values()) {
-                Integer first = a.screenFirst().get(protocol);
-                if (first != null) {
-                    screen.put(protocol.word(), first);
-                }
-            }
-        }
+        screens(n, a.screens());
         a.osc().ifPresent(osc -> {
             ObjectNode o = n.putObject("osc");
             o.set("port", setting(osc.port(), JSON::numberNode));
@@ -314,6 +306,26 @@ public final class PlanWriter {
             texts(o, "targets", osc.targets());
         });
         installed(n, a.installed());
+    }
+
+    /** A plain one as its first number, as older readers know it. */
+    private static void screens(ObjectNode n, Map<Protocol, Screen> screens) {
+        for (Protocol protocol : Protocol.values()) {
+            Screen screen = screens.get(protocol);
+            if (screen != null && screen.isPlain()) {
+                n.withObject("/screenFirst")
+                        .put(protocol.word(), screen.fields().get(0).first());
+            }
+        }
+        for (Protocol protocol : Protocol.values()) {
+            Screen screen = screens.get(protocol);
+            if (screen != null && !screen.isPlain()) {
+                all(n.withObject("/screens"), protocol.word(), screen.fields(), (f, field) -> {
+                    f.put("first", field.first());
+                    f.put("radix", field.radix());
+                });
+            }
+        }
     }
 
     private static void installed(ObjectNode n, Installed installed) {

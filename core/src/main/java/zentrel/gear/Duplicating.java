@@ -147,7 +147,7 @@ public final class Duplicating {
                 a.version(),
                 Map.of(),
                 a.outputs(),
-                a.screenFirst(),
+                a.screens(),
                 a.osc(),
                 a.installed().withCid(Optional.empty())); // no two sources have one identity
         for (Map.Entry<Purpose, Setting<Binding>> e : a.bindings().entrySet()) {

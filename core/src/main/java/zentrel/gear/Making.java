@@ -277,7 +277,7 @@ public final class Making {
                     Optional.empty(),
                     bindings(host, like),
                     Map.of(),
-                    like.screenFirst(),
+                    screens(like.screenFirst()),
                     like.oscPort().map(p -> new OscInput(Setting.of(p), Setting.of(true), Setting.of(true), List.of())),
                     Installed.of(profile.id())
                             .withLicence(like.licences().stream().reduce((a, b) -> b)));
@@ -346,5 +346,11 @@ public final class Making {
                 like.answersPolls(),
                 like.merge(),
                 ports);
+    }
+
+    private static Map<Protocol, Screen> screens(Map<Protocol, Integer> first) {
+        Map<Protocol, Screen> screens = new java.util.EnumMap<>(Protocol.class);
+        first.forEach((protocol, number) -> screens.put(protocol, Screen.from(number)));
+        return screens;
     }
 }

@@ -436,4 +436,24 @@ public final class Wiring {
                                                 .toList())));
         return Making.put("Link " + from.name() + " to " + to.name() + " by OSC " + pattern, plan, after);
     }
+
+    /** A console's own stream to a program; the two are taken to find each other and to run one version. */
+    public static Edit attach(Plan plan, Application from, Application to) {
+        List<Attachment> attachments = new ArrayList<>(plan.attachments());
+        attachments.add(new Attachment(
+                new LinkId(Ids.free(plan, from.id().value() + "-into-" + to.id().value())),
+                from.name() + " into " + to.name(),
+                from.id(),
+                to.id(),
+                Setting.of(true),
+                Setting.of(true),
+                Optional.empty(),
+                VersionRule.ANY,
+                Optional.empty(),
+                ""));
+        return Making.put(
+                "Attach " + to.name() + " to " + from.name() + " by its own stream",
+                plan,
+                plan.withAttachments(attachments));
+    }
 }

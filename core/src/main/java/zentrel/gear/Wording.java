@@ -66,6 +66,7 @@ public final class Wording {
             case "put" -> put(rest);
             case "rename" -> rename(rest);
             case "link" -> link(rest);
+            case "attach" -> attach(rest);
             case "segment" -> segment(rest);
             case "mark" -> mark(rest);
             case "add" -> add(rest);
@@ -496,6 +497,26 @@ public final class Wording {
                 .map(x -> of(
                         "Rename " + plan.index().name(x.id()) + " to " + name, () -> Renaming.of(plan, x.id(), name)))
                 .toList();
+    }
+
+    /** {@code attach CONSOLE to PREVIS}: the console's own stream. */
+    private List<Offer> attach(List<String> words) {
+        List<List<String>> sides = around(words, "to");
+        List<Offer> offers = new ArrayList<>();
+        for (Application from : things(sides.get(0), plan.applications(), a -> a.kind() == ApplicationKind.CONSOLE)) {
+            for (Application to : things(
+                    sides.get(1),
+                    plan.applications(),
+                    a -> !a.id().equals(from.id())
+                            && (a.kind() == ApplicationKind.PREVIS || a.kind() == ApplicationKind.PLAYBACK))) {
+                if (offers.size() < MOST_OFFERS) {
+                    offers.add(of(
+                            "Attach " + to.name() + " to " + from.name() + " by its own stream",
+                            () -> Wiring.attach(plan, from, to)));
+                }
+            }
+        }
+        return offers;
     }
 
     private List<Offer> link(List<String> words) {

@@ -242,12 +242,12 @@ final class FlowJudge {
             hop.passes(port.id(), "as mended", "The number is judged where it is sent: " + wire + " does not exist.");
             wire = waits; // hop 1 says what is wrong with it; from there on it is taken as mended
         }
-        int shown = to.shown(protocol, waits);
+        String shown = to.shown(protocol, waits);
         hop.passes(
                 port.id(),
                 wire + " = " + waits,
                 wire + " is sent, and " + context.index.name(port.id()) + " waits for " + waits
-                        + (shown == waits ? "" : " (its screen shows " + shown + ")") + ".");
+                        + (shown.equals(String.valueOf(waits)) ? "" : " (its screen shows " + shown + ")") + ".");
         if (!protocol.carries(waits)) {
             hop.broken(
                     Reason.PORT_NUMBER_RANGE,

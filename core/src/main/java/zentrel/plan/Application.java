@@ -10,8 +10,7 @@ import java.util.Optional;
  * @param version its version, as it says it itself
  * @param bindings a binding for each purpose; a purpose that is not named is left to the system
  * @param outputs how it sends each protocol; a protocol that is not named is sent plainly
- * @param screenFirst per protocol, what its screen shows for wire number 0 (Art-Net) or 1 (sACN): 0 or 1; where not named
- *     the screen shows the wire number
+ * @param screens per protocol, how its screen shows a wire number; where not named it shows the number itself
  * @param osc how it takes OSC, if it does
  * @param installed what is installed of it: licence, attached hardware, stored show
  */
@@ -23,7 +22,7 @@ public record Application(
         Optional<Setting<String>> version,
         Map<Purpose, Setting<Binding>> bindings,
         Map<Protocol, ProtocolOutput> outputs,
-        Map<Protocol, Integer> screenFirst,
+        Map<Protocol, Screen> screens,
         Optional<OscInput> osc,
         Installed installed)
         implements Named {
@@ -36,15 +35,15 @@ public record Application(
             Optional<Setting<String>> version,
             Map<Purpose, Setting<Binding>> bindings,
             Map<Protocol, ProtocolOutput> outputs,
-            Map<Protocol, Integer> screenFirst,
+            Map<Protocol, Screen> screens,
             Optional<OscInput> osc) {
-        this(id, name, host, kind, version, bindings, outputs, screenFirst, osc, Installed.NOTHING_SAID);
+        this(id, name, host, kind, version, bindings, outputs, screens, osc, Installed.NOTHING_SAID);
     }
 
     public Application {
         bindings = Map.copyOf(bindings);
         outputs = Map.copyOf(outputs);
-        screenFirst = Map.copyOf(screenFirst);
+        screens = Map.copyOf(screens);
     }
 
     /** The binding in force for a purpose. */
@@ -57,46 +56,56 @@ public record Application(
         return outputs.getOrDefault(protocol, ProtocolOutput.PLAIN);
     }
 
+    /** How this application's own screen shows the numbers of a protocol. */
+    public Screen screen(Protocol protocol) {
+        return screens.getOrDefault(protocol, Screen.from(protocol.firstNumber()));
+    }
+
     /** What this application's own screen shows for a wire number. */
-    public int shown(Protocol protocol, int wire) {
-        int firstOnWire = protocol.firstNumber();
-        return wire - firstOnWire + screenFirst.getOrDefault(protocol, firstOnWire);
+    public String shown(Protocol protocol, int wire) {
+        return screen(protocol).text(protocol, wire);
+    }
+
+    public Application withScreen(Protocol protocol, Screen value) {
+        Map<Protocol, Screen> map = new EnumMap<>(Protocol.class);
+        map.putAll(screens);
+        map.put(protocol, value);
+        return new Application(id, name, host, kind, version, bindings, outputs, map, osc, installed);
     }
 
     public Application withBinding(Purpose purpose, Setting<Binding> value) {
         Map<Purpose, Setting<Binding>> map = new EnumMap<>(Purpose.class);
         map.putAll(bindings);
         map.put(purpose, value);
-        return new Application(id, name, host, kind, version, map, outputs, screenFirst, osc, installed);
+        return new Application(id, name, host, kind, version, map, outputs, screens, osc, installed);
     }
 
     public Application withOutput(Protocol protocol, ProtocolOutput value) {
         Map<Protocol, ProtocolOutput> map = new EnumMap<>(Protocol.class);
         map.putAll(outputs);
         map.put(protocol, value);
-        return new Application(id, name, host, kind, version, bindings, map, screenFirst, osc, installed);
+        return new Application(id, name, host, kind, version, bindings, map, screens, osc, installed);
     }
 
     public Application withOsc(OscInput value) {
         return new Application(
-                id, name, host, kind, version, bindings, outputs, screenFirst, Optional.of(value), installed);
+                id, name, host, kind, version, bindings, outputs, screens, Optional.of(value), installed);
     }
 
     public Application withVersion(String value) {
         return new Application(
-                id, name, host, kind, Optional.of(Setting.of(value)), bindings, outputs, screenFirst, osc, installed);
+                id, name, host, kind, Optional.of(Setting.of(value)), bindings, outputs, screens, osc, installed);
     }
 
     public Application withVersion(Setting<String> value) {
-        return new Application(
-                id, name, host, kind, Optional.of(value), bindings, outputs, screenFirst, osc, installed);
+        return new Application(id, name, host, kind, Optional.of(value), bindings, outputs, screens, osc, installed);
     }
 
     public Application withName(String value) {
-        return new Application(id, value, host, kind, version, bindings, outputs, screenFirst, osc, installed);
+        return new Application(id, value, host, kind, version, bindings, outputs, screens, osc, installed);
     }
 
     public Application withInstalled(Installed value) {
-        return new Application(id, name, host, kind, version, bindings, outputs, screenFirst, osc, value);
+        return new Application(id, name, host, kind, version, bindings, outputs, screens, osc, value);
     }
 }

@@ -43,4 +43,9 @@ public record Attachment(
     public Attachment withDestination(Optional<Setting<Ipv4Address>> value) {
         return new Attachment(id, name, from, to, sending, chosen, value, versions, driver, sign);
     }
+
+    /** What it asks of the program's end. */
+    public Attachment needing(VersionRule agreement, Optional<String> installed, String seen) {
+        return new Attachment(id, name, from, to, sending, chosen, destination, agreement, installed, seen);
+    }
 }

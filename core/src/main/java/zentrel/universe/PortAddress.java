@@ -35,6 +35,11 @@ public record PortAddress(int value) {
         return value + first;
     }
 
+    /** Net, Sub-Net and Universe in hexadecimal digits, and all of it as one. */
+    public String hex() {
+        return String.format(java.util.Locale.ROOT, "%X · %X · %X, %04X", net(), subNet(), universe(), value);
+    }
+
     @Override
     public String toString() {
         return net() + " · " + subNet() + " · " + universe();

@@ -1,5 +1,6 @@
 package zentrel.universe;
 
+import java.util.Locale;
 import zentrel.ipv4.Ipv4Address;
 
 /**
@@ -24,5 +25,10 @@ public record SacnUniverse(int value) {
     /** The group of a universe number; also for 64214, which carries universe discovery and is no universe for data (§8). */
     public static Ipv4Address group(int number) {
         return Ipv4Address.of(239, 255, number >> 8 & 0xFF, number & 0xFF);
+    }
+
+    /** The Ethernet address of that group: 01:00:5E and the low 23 bits of it (RFC 1112, section 6.4). */
+    public static String groupMac(int number) {
+        return String.format(Locale.ROOT, "01:00:5E:7F:%02X:%02X", number >> 8 & 0xFF, number & 0xFF);
     }
 }

@@ -23,6 +23,27 @@ class UniverseNumberTest {
         assertThat(SacnUniverse.group(universe)).hasToString(group);
     }
 
+    /** Ethernet addresses of groups: 01:00:5E and the low 23 bits (RFC 1112, section 6.4), worked by hand. */
+    @ParameterizedTest
+    @CsvSource({
+        "1, 01:00:5E:7F:00:01",
+        "255, 01:00:5E:7F:00:FF",
+        "256, 01:00:5E:7F:01:00",
+        "63999, 01:00:5E:7F:F9:FF",
+        "64214, 01:00:5E:7F:FA:D6"
+    })
+    void groupsOnEthernet(int universe, String mac) {
+        assertThat(SacnUniverse.groupMac(universe)).isEqualTo(mac);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {"0 | 0 · 0 · 0, 0000", "3258 | C · B · A, 0CBA", "32767 | 7F · F · F, 7FFF"})
+    void portAddressesInHex(int value, String hex) {
+        assertThat(new PortAddress(value).hex()).isEqualTo(hex);
+    }
+
     /** Port-Address: Art-Net 4, Net 7 bits, Sub-Net 4, Universe 4; the corners are worked by hand. */
     @ParameterizedTest
     @CsvSource({

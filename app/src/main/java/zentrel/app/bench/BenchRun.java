@@ -255,8 +255,8 @@ final class BenchRun implements Evidence, AutoCloseable {
         }
         if (signal.isPresent()
                 && signal.get() instanceof LinkId link
-                && running.plan().index().find(link).isPresent()) {
-            return ofLink(running, running.plan().index().link(link));
+                && running.plan().index().find(link).orElse(null) instanceof ControlLink found) {
+            return ofLink(running, found);
         }
         return Map.of();
     }

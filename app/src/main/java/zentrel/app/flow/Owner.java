@@ -4,6 +4,7 @@ import java.util.LinkedHashSet;
 import java.util.Set;
 import zentrel.plan.Adapter;
 import zentrel.plan.ApplicationId;
+import zentrel.plan.Attachment;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Fixture;
 import zentrel.plan.Host;
@@ -43,6 +44,9 @@ final class Owner {
         } else if (found instanceof ControlLink link) {
             owners.add(link.from());
             owners.add(link.to());
+        } else if (found instanceof Attachment attachment) {
+            owners.add(attachment.from());
+            owners.add(attachment.to());
         } else if (found instanceof zentrel.plan.Universe universe) {
             index.portsOf(universe.id())
                     .forEach(p -> owners.add(index.receiverOf(p.id()).id()));

@@ -37,7 +37,7 @@ final class BoxForm extends VBox {
     private int line;
 
     /** One field as a change of the plan; the same plan back where the field is as it was. */
-    private interface Change {
+    interface Change {
         Plan applyTo(Plan plan);
     }
 
@@ -51,6 +51,7 @@ final class BoxForm extends VBox {
         grid.setVgap(8);
         names();
         power(profile);
+        TrafficFields.switching(this, plan, host);
         host.adapters().forEach(this::adapter);
         plan.index().applicationsOn(id).forEach(this::program);
         ScrollPane scroll = new ScrollPane(grid);
@@ -98,9 +99,14 @@ final class BoxForm extends VBox {
         }
     }
 
+    /** Adds something that is done to the plan when the form is kept. */
+    void onKeep(Change change) {
+        changes.add(change);
+    }
+
     // --- rows ---
 
-    private void heading(String text) {
+    void heading(String text) {
         javafx.scene.control.Label label = Texts.of(text, "strong");
         label.setPadding(new javafx.geometry.Insets(12, 0, 0, 0));
         grid.add(label, 0, line++, 2, 1);
@@ -113,14 +119,14 @@ final class BoxForm extends VBox {
         grid.add(field, 1, line++);
     }
 
-    private TextField text(String label, String id, String now) {
+    TextField text(String label, String id, String now) {
         TextField field = new TextField(now);
         field.setPrefWidth(260);
         row(label, field, id);
         return field;
     }
 
-    private ComboBox<String> choice(String label, String id, List<String> choices, String now) {
+    ComboBox<String> choice(String label, String id, List<String> choices, String now) {
         ComboBox<String> box = new ComboBox<>();
         box.getItems().setAll(choices);
         box.setValue(now);
@@ -129,7 +135,7 @@ final class BoxForm extends VBox {
         return box;
     }
 
-    private CheckBox tick(String label, String id, boolean now) {
+    CheckBox tick(String label, String id, boolean now) {
         CheckBox box = new CheckBox();
         box.setSelected(now);
         row(label, box, id);
@@ -213,6 +219,7 @@ final class BoxForm extends VBox {
                         .withServes(served(adapter, pool.getText(), serving.isSelected()))
                         .withPinned(pinned.isSelected())));
         changes.add(p -> p.withAdapter(adapter.id(), a -> told(a, gateway.getText(), mac.getText())));
+        TrafficFields.plug(this, adapter);
         changes.add(p -> {
             Plan next = p;
             if (!segment.getValue().equals(now)) {
@@ -296,7 +303,10 @@ final class BoxForm extends VBox {
                                 x -> x.withOutput(protocol, x.output(protocol).withEnabled(on.isSelected()))));
             }
         }
+        TrafficFields.sacn(this, plan, a);
+        TrafficFields.attachments(this, plan, a);
         for (Receiver receiver : plan.index().receiversOf(a.id())) {
+            TrafficFields.receiver(this, receiver);
             receiver.ports().forEach(port -> port(receiver, port));
         }
     }

@@ -34,6 +34,9 @@ public final class Boxes {
         if (found instanceof ControlLink l) {
             return of(index, l.from());
         }
+        if (found instanceof zentrel.plan.Attachment x) {
+            return of(index, x.to());
+        }
         return Optional.empty();
     }
 }

@@ -239,7 +239,7 @@ final class DeviceSettings {
         String state = (port.direction().inForce() == Direction.INPUT ? ", input" : "")
                 + (port.enabled().inForce() ? "" : ", off");
         Function<String, Changing> change =
-                typed -> Changing.wire(plan, port.id(), number(typed) - owner.shown(protocol, 0));
+                typed -> Changing.wire(plan, port.id(), owner.screen(protocol).wire(protocol, typed));
         if (port.wire().isEmpty()) {
             plain(port.name(), protocol.title() + ", not set" + state, Optional.of(new Entry("", change)));
             return;
@@ -256,7 +256,7 @@ final class DeviceSettings {
                 w -> protocol.title() + " " + owner.shown(protocol, w) + state,
                 Applying.key(port.id(), "wire"),
                 "universe",
-                Optional.of(new Entry(String.valueOf(owner.shown(protocol, wire.planned())), change)));
+                Optional.of(new Entry(owner.shown(protocol, wire.planned()), change)));
     }
 
     /** An address as typed, with the mask it had where none is typed. */
@@ -291,9 +291,12 @@ final class DeviceSettings {
         for (Stream s : index.streamsOf(universe.id())) {
             index.wireOf(s).ifPresent(w -> {
                 if (s.protocol() == Protocol.ARTNET && w >= 0 && w <= PortAddress.LAST) {
-                    plain(index.name(s.application()) + ", Art-Net", w + "   " + new PortAddress(w));
+                    PortAddress address = new PortAddress(w);
+                    plain(index.name(s.application()) + ", Art-Net", w + "   " + address);
+                    plain("   in hex", address.hex());
                 } else if (s.protocol() == Protocol.SACN && w >= 1 && w <= SacnUniverse.LAST) {
                     plain(index.name(s.application()) + ", sACN", w + "   " + SacnUniverse.group(w));
+                    plain("   group MAC", SacnUniverse.groupMac(w));
                 } else {
                     plain(index.name(s.application()), s.protocol().title() + " " + w + ", which does not exist");
                 }

@@ -61,6 +61,16 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
             feeds.add(index.name(l.to()));
             return facts(l.name(), "OSC, " + index.name(l.from()) + " to " + index.name(l.to()), fedBy, feeds);
         }
+        if (found instanceof Attachment x) {
+            fedBy.add(index.name(x.from()));
+            feeds.add(index.name(x.to()));
+            return facts(
+                    x.name(),
+                    "a stream of " + index.name(x.from()) + "'s own"
+                            + (x.sign().isEmpty() ? "" : "; it works when the screen shows " + x.sign()),
+                    fedBy,
+                    feeds);
+        }
         if (found instanceof Stream s) {
             index.portsOf(s.universe()).forEach(p -> feeds.add(index.name(p.id())));
             return facts(index.name(s.id()), s.delivery().word().replace('-', ' ') + priority(s), fedBy, feeds);

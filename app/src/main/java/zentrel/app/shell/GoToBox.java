@@ -215,6 +215,7 @@ public final class GoToBox extends TextField {
         plan.fixtures().forEach(f -> all.add(goTo(label(f), f.id())));
         plan.applications().forEach(a -> all.add(goTo(a.name() + " (application)", a.id())));
         plan.links().forEach(l -> all.add(goTo(l.name() + " (control link)", l.id())));
+        plan.attachments().forEach(x -> all.add(goTo(x.name() + " (a console's own stream)", x.id())));
         for (Named s : plan.segments()) {
             all.add(goTo(s.name() + " (segment)", s.id()));
         }

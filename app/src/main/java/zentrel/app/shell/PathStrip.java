@@ -277,6 +277,7 @@ public final class PathStrip extends VBox {
             case "artnet" -> "Art-Net";
             case "sacn" -> "sACN";
             case "osc" -> "OSC";
+            case "own" -> "its own stream";
             default -> path.protocol();
         };
         return protocol + " · "
