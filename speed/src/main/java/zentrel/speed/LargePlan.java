@@ -25,6 +25,21 @@ public final class LargePlan {
 
     /** A plan with so many hosts, four universes for each node and five fixtures for each universe. */
     public static Plan of(int hosts) {
+        return of(hosts, 4, 5);
+    }
+
+    /** As large as a rig may be: 4,000 hosts, 32,768 universes, 98,304 fixtures; an eighth of it with {@code part} 8. */
+    static Plan whole(int part) {
+        return of(4_000 / part, 8, 3);
+    }
+
+    /**
+     * A plan of any shape.
+     *
+     * @param each universes for each node; the first sixteen have one more
+     * @param fixtures for each universe
+     */
+    private static Plan of(int hosts, int each, int fixtures) {
         PlanSketch s = new PlanSketch("Large");
         s.segment("stream", "Stream", "10.0.0.0/8", false, false);
         for (int d = 0; d < DESKS; d++) {
@@ -57,8 +72,9 @@ public final class LargePlan {
                     PlanSketch.adapter(id, "Net", "stream", "10.9." + (2 + n / 200) + "." + (1 + n % 200) + "/8"));
             s.application("fw" + n, "Firmware " + n, id, ApplicationKind.NODE, "", Map.of());
             List<Port> ports = new ArrayList<>();
-            // 500 hosts make 2,000 universes: four a node, and one more on the first sixteen.
-            for (int p = 0; p < (n < 16 ? 5 : 4); p++) {
+            // 500 hosts make 2,000 universes: four a node, and one more on the first sixteen; 4,000 hosts make 32,768
+            // of eight.
+            for (int p = 0; p < (each == 4 ? (n < 16 ? 5 : 4) : n < 800 * hosts / 4_000 ? 9 : each); p++) {
                 universe++;
                 String u = "u" + universe;
                 Protocol protocol = universe % 2 == 0 ? Protocol.SACN : Protocol.ARTNET;
@@ -80,7 +96,7 @@ public final class LargePlan {
                         n % 50 == 49 && p == 0 ? universe + 1 : universe,
                         u));
                 s.line("l" + universe, "Line " + universe, port);
-                for (int f = 0; f < 5; f++) {
+                for (int f = 0; f < fixtures; f++) {
                     s.fixture(
                             "f" + universe + "." + f,
                             String.valueOf(f),

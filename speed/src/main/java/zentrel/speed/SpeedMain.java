@@ -36,7 +36,7 @@ public final class SpeedMain {
 
     private SpeedMain() {}
 
-    /** The first argument is the checkout; with others only those parts are measured: plans, answers, drag, flow, windows. */
+    /** The first argument is the checkout; with others only those parts are measured: plans, whole, answers, drag, flow, windows. */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         Path home = Path.of(args.length > 0 ? args[0] : ".");
         System.out.printf(
@@ -51,6 +51,9 @@ public final class SpeedMain {
         List<String> parts = args.length > 1 ? List.of(args).subList(1, args.length) : List.of();
         if (parts.isEmpty() || parts.contains("plans")) {
             plans();
+        }
+        if (parts.isEmpty() || parts.contains("whole")) {
+            WholeSpeed.print();
         }
         if (parts.isEmpty() || parts.contains("answers")) {
             answers(home);
