@@ -61,6 +61,7 @@ final class NextLookCommand implements Callable<Integer> {
         List<Hop> hops = path.hops().toList();
         List<Seen> seen = new ArrayList<>();
         seen.add(new Seen(hops.size() - 1, Answer.NO, Instant.EPOCH, "")); // it does not respond
+        seen.addAll(Seen.of(opened, path)); // what the plan keeps of earlier looks
         for (String one : saw == null ? List.<String>of() : saw) {
             seen.add(seen(one, hops.size()));
         }

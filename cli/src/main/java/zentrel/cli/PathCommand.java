@@ -9,6 +9,7 @@ import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import zentrel.look.Beside;
 import zentrel.path.Hop;
 import zentrel.path.Issue;
 import zentrel.path.Leg;
@@ -47,14 +48,25 @@ final class PathCommand implements Callable<Integer> {
         @Nullable String link;
     }
 
+    @Option(names = "--beside", description = "Says too where the worst of them parts from a path that works.")
+    private boolean beside;
+
     @Override
     public Integer call() throws Refusal {
         Plan opened = input.plan();
-        PathReport report = judge(new SignalPaths(opened));
+        SignalPaths all = new SignalPaths(opened);
+        PathReport report = judge(all);
+        Optional<Beside> works = report.paths().stream()
+                .filter(p -> beside && p.verdict() != Verdict.PASSES)
+                .max(java.util.Comparator.comparing(SignalPath::verdict))
+                .flatMap(p -> Beside.of(all, p));
         if (out.json) {
-            out.json(json(report));
+            ObjectNode root = json(report);
+            works.ifPresent(b -> beside(root.putObject("beside"), b));
+            out.json(root);
         } else {
             print(opened, report);
+            works.ifPresent(b -> out.line(b.says()));
         }
         return report.verdict() == Verdict.BROKEN ? 1 : 0;
     }
@@ -94,6 +106,14 @@ final class PathCommand implements Callable<Integer> {
             }
         }
         return root;
+    }
+
+    private static void beside(ObjectNode node, Beside beside) {
+        node.put("source", beside.works().source().map(i -> i.value()).orElse(null));
+        node.put("receiver", beside.works().receiver().map(i -> i.value()).orElse(null));
+        ArrayNode differ = node.putArray("differ");
+        beside.differ().forEach(place -> differ.add(place + 1));
+        node.put("says", beside.says());
     }
 
     private static void hop(ObjectNode node, Hop hop) {

@@ -9,6 +9,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import zentrel.contest.Contest;
+import zentrel.contest.Settling;
 import zentrel.path.SignalPaths;
 import zentrel.plan.Plan;
 import zentrel.plan.UniverseId;
@@ -25,6 +26,11 @@ final class WhoWinsCommand implements Callable<Integer> {
 
     @Option(names = "--universe", paramLabel = "ID", description = "Only this one.")
     private @Nullable String universe;
+
+    @Option(
+            names = "--choices",
+            description = "Says too, where several send, how it may be settled and what comes of each choice.")
+    private boolean choices;
 
     @Mixin
     @SuppressWarnings("NullAway.Init")
@@ -56,6 +62,14 @@ final class WhoWinsCommand implements Callable<Integer> {
                                 .put("source", f.source().value())
                                 .put("seconds", f.seconds())
                                 .put("text", f.text()));
+                if (choices) {
+                    ArrayNode ways = n.putArray("choices");
+                    for (Settling way : Settling.of(opened, c)) {
+                        ArrayNode outcome =
+                                ways.addObject().put("text", way.text()).putArray("outcome");
+                        way.outcome().forEach(outcome::add);
+                    }
+                }
             }
             out.json(all);
         } else {
@@ -63,6 +77,10 @@ final class WhoWinsCommand implements Callable<Integer> {
                 out.line(opened.index().universe(c.universe()).label() + " at "
                         + opened.index().name(c.port()) + ": " + c.now());
                 c.failures().forEach(f -> out.line("    " + f.text()));
+                if (choices) {
+                    Settling.of(opened, c)
+                            .forEach(way -> out.line("    Or " + way.text() + ": " + String.join(" ", way.outcome())));
+                }
             }
         }
         return contests.stream().anyMatch(c -> c.fight(opened.index()).isPresent()) ? 1 : 0;

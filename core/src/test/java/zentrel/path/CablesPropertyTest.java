@@ -1,0 +1,199 @@
+package zentrel.path;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import zentrel.plan.*;
+
+/** Switches cabled at random: rings by Euler's count, and what snoops on which segment by a closure over all pairs. */
+class CablesPropertyTest {
+    private static final int SWITCHES = 7;
+    private static final int SEGMENTS = 3;
+
+    static java.util.stream.LongStream seeds() {
+        return java.util.stream.LongStream.rangeClosed(1, 60);
+    }
+
+    private static HostId box(int n) {
+        return new HostId("sw" + n);
+    }
+
+    private static Plan rig(Random random) {
+        List<Segment> segments = new ArrayList<>();
+        for (int s = 0; s < SEGMENTS; s++) {
+            segments.add(new Segment(new SegmentId("seg" + s), "Segment " + s, Optional.empty(), false, false));
+        }
+        List<Host> hosts = new ArrayList<>();
+        List<Cable> cables = new ArrayList<>();
+        for (int n = 0; n < SWITCHES; n++) {
+            hosts.add(new Host(
+                            box(n),
+                            "Switch " + n,
+                            HostKind.SWITCH,
+                            "",
+                            OperatingSystem.FIRMWARE,
+                            Optional.empty(),
+                            List.of(),
+                            Firewall.OPEN,
+                            SourceCheck.NONE)
+                    .withPower(Power.ON.withOn(random.nextInt(6) > 0))
+                    .withSwitching(new Switching(
+                            Setting.of(random.nextInt(3) == 0),
+                            Setting.of(random.nextInt(3) == 0),
+                            true,
+                            random.nextInt(5) == 0)));
+        }
+        int wires = random.nextInt(10);
+        for (int w = 0; w < wires; w++) {
+            int a = random.nextInt(SWITCHES);
+            int b = random.nextInt(SWITCHES);
+            if (a != b) {
+                cables.add(new Cable(
+                        new CableId("w" + w), "w" + w, CableKind.NETWORK, box(a), box(b), random.nextInt(5) > 0));
+            }
+        }
+        for (int n = 0; n < SWITCHES; n++) {
+            if (random.nextBoolean()) {
+                AdapterId id = new AdapterId("n" + n + ".net");
+                hosts.add(new Host(
+                        new HostId("n" + n),
+                        "Node " + n,
+                        HostKind.NODE,
+                        "",
+                        OperatingSystem.FIRMWARE,
+                        Optional.empty(),
+                        List.of(new Adapter(
+                                id,
+                                "Net",
+                                AdapterKind.WIRED,
+                                Optional.of(new SegmentId("seg" + random.nextInt(SEGMENTS))),
+                                Setting.of(true),
+                                true,
+                                List.of(),
+                                Optional.empty(),
+                                Optional.empty())),
+                        Firewall.OPEN,
+                        SourceCheck.NONE));
+                cables.add(new Cable(new CableId("a" + n), "a" + n, CableKind.NETWORK, id, box(n), true));
+            }
+        }
+        return Plan.EMPTY.withSegments(segments).withHosts(hosts).withCables(cables);
+    }
+
+    /** Independent rings of a graph: its edges less its nodes plus its parts (Euler; any textbook of graphs). */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void asManyRingsAsEulerCounts(long seed) {
+        Plan plan = rig(new Random(seed));
+        Set<HostId> open = plan.hosts().stream()
+                .filter(h -> h.kind() == HostKind.SWITCH
+                        && h.power().on()
+                        && !h.switching().loopGuard())
+                .map(Host::id)
+                .collect(Collectors.toSet());
+        List<Cable> edges = plan.cables().stream()
+                .filter(c -> c.connected() && open.contains(c.from()) && open.contains(c.to()))
+                .toList();
+        int parts = parts(open, edges);
+        List<Rings.Ring> rings = new Rings(plan).all();
+        assertThat(rings).hasSize(edges.size() - open.size() + parts);
+        Plan cut = plan;
+        for (Rings.Ring ring : rings) {
+            cut = cut.withCable(ring.closing(), c -> c.withConnected(false));
+        }
+        assertThat(new Rings(cut).all())
+                .as("without the cables that close them")
+                .isEmpty();
+        Set<Id> still = new HashSet<>(open);
+        assertThat(parts(
+                        open,
+                        edges.stream()
+                                .filter(c -> rings.stream()
+                                        .noneMatch(r -> r.closing().equals(c.id())))
+                                .toList()))
+                .as("and nothing comes apart by that")
+                .isEqualTo(parts);
+        assertThat(still).isEqualTo(open);
+    }
+
+    /** Parts by colouring until nothing changes, which is slow and plain. */
+    private static int parts(Set<HostId> nodes, List<Cable> edges) {
+        List<HostId> order = new ArrayList<>(nodes);
+        int[] colour = java.util.stream.IntStream.range(0, order.size()).toArray();
+        boolean changed = true;
+        while (changed) {
+            changed = false;
+            for (Cable c : edges) {
+                int a = order.indexOf(c.from());
+                int b = order.indexOf(c.to());
+                int low = Math.min(colour[a], colour[b]);
+                changed |= colour[a] != low || colour[b] != low;
+                colour[a] = low;
+                colour[b] = low;
+            }
+        }
+        return (int) java.util.Arrays.stream(colour).distinct().count();
+    }
+
+    /** Whether a box passes a segment on, by Warshall's closure over every pair of switches. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void whatSnoopsOnASegmentIsWhatItsCablesReach(long seed) {
+        Plan plan = rig(new Random(seed));
+        boolean[][] reach = new boolean[SWITCHES][SWITCHES];
+        for (int n = 0; n < SWITCHES; n++) {
+            reach[n][n] = true;
+        }
+        for (Cable c : plan.cables()) {
+            if (c.connected() && c.from() instanceof HostId a && c.to() instanceof HostId b) {
+                int i = number(a);
+                int j = number(b);
+                reach[i][j] = true;
+                reach[j][i] = true;
+            }
+        }
+        for (int k = 0; k < SWITCHES; k++) {
+            for (int i = 0; i < SWITCHES; i++) {
+                for (int j = 0; j < SWITCHES; j++) {
+                    reach[i][j] |= reach[i][k] && reach[k][j];
+                }
+            }
+        }
+        var found = Snooping.of(plan);
+        for (Segment segment : plan.segments()) {
+            Set<HostId> snoopers = new HashSet<>();
+            boolean asked = false;
+            for (Host box : plan.hosts()) {
+                if (box.kind() != HostKind.SWITCH || !box.power().on()) {
+                    continue;
+                }
+                int from = number(box.id());
+                boolean passes = plan.index().adaptersOn(segment.id()).stream()
+                        .anyMatch(
+                                a -> reach[from][Integer.parseInt(a.id().value().substring(1, 2))]);
+                if (passes && box.switching().snooping().inForce()) {
+                    snoopers.add(box.id());
+                }
+                asked |= passes && box.switching().querier().inForce();
+            }
+            Snooping care = found.getOrDefault(segment.id(), Snooping.FLOODS);
+            assertThat(new HashSet<>(care.snoopers())).isEqualTo(snoopers);
+            if (!snoopers.isEmpty()) {
+                assertThat(care.querier().isPresent()).isEqualTo(asked);
+                assertThat(care.isAsked()).isEqualTo(asked);
+            }
+        }
+    }
+
+    private static int number(HostId id) {
+        return Integer.parseInt(id.value().substring(2));
+    }
+}
