@@ -48,6 +48,7 @@ import zentrel.gear.Library;
 import zentrel.gear.Wording;
 import zentrel.path.Verdict;
 import zentrel.plan.Plan;
+import zentrel.plan.UniverseId;
 import zentrel.wire.OutputGuard;
 
 /** The window: top bar, rail, chart, margin, path strip; files and keys. */
@@ -198,6 +199,16 @@ final class MainWindow {
     /** Shows the load on each cable. */
     void showLoad() {
         universes.view().load();
+    }
+
+    /** Shows what is selected beside a path that works. */
+    void besideOneThatWorks() {
+        strip.beside();
+    }
+
+    /** Shows who is heard, and asks who is meant to win for a universe. */
+    void showWhoWins(UniverseId universe) {
+        universes.view().whoWins(universe);
     }
 
     /** The stage that is shown first. */

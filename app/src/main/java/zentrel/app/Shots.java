@@ -72,6 +72,15 @@ final class Shots {
         view(3, 500, () -> document.select(new UniverseId("u5")), "universes");
         view(3, 900, window::lookNext, "next-look");
         view(
+                1,
+                1200,
+                () -> {
+                    document.select(new zentrel.plan.PortId("boathouse-node.p1"));
+                    window.besideOneThatWorks();
+                },
+                "beside");
+        view(3, 1500, () -> window.showWhoWins(new UniverseId("u12")), "who-wins");
+        view(
                 4,
                 1500,
                 () -> {

@@ -2,6 +2,7 @@ package zentrel.app.universes;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import javafx.geometry.Insets;
@@ -38,6 +39,7 @@ import zentrel.plan.PortKind;
 import zentrel.plan.Protocol;
 import zentrel.plan.Stream;
 import zentrel.plan.Universe;
+import zentrel.plan.UniverseId;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 
@@ -139,7 +141,12 @@ public final class UniversesStage implements StageView {
 
     /** Shows who is heard at each port. */
     public void whoWins() {
-        show(new WhoWinsPage(document, this::leavePage));
+        show(new WhoWinsPage(document, this::leavePage, Optional.empty()));
+    }
+
+    /** Shows who is heard at a port of one universe, and asks who is meant to win there. */
+    public void whoWins(UniverseId universe) {
+        show(new WhoWinsPage(document, this::leavePage, Optional.of(universe)));
     }
 
     /** Says by which protocol each source should send. */

@@ -1,6 +1,7 @@
 package zentrel.app.universes;
 
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -22,6 +23,7 @@ import zentrel.contest.Settling;
 import zentrel.path.Verdict;
 import zentrel.plan.Edit;
 import zentrel.plan.PlanIndex;
+import zentrel.plan.UniverseId;
 
 /** Who is heard at each port, and what is seen there when any one source stops. */
 final class WhoWinsPage extends Page {
@@ -35,7 +37,12 @@ final class WhoWinsPage extends Page {
     private final VBox outcome = new VBox(3);
     private List<Contest> all = List.of();
 
-    WhoWinsPage(OpenDocument document, Runnable away) {
+    /**
+     * The page.
+     *
+     * @param about the universe that is chosen at first, if any
+     */
+    WhoWinsPage(OpenDocument document, Runnable away, Optional<UniverseId> about) {
         super("Who is heard, and what happens when one stops", away);
         this.document = document;
         list.setId("wins-list");
@@ -69,8 +76,19 @@ final class WhoWinsPage extends Page {
             document.derive(report, r -> Contest.all(r.signalPaths()), contests -> {
                 all = contests;
                 show();
+                about.ifPresent(this::choose);
             });
         }
+    }
+
+    private void choose(UniverseId universe) {
+        all.stream()
+                .filter(c -> c.universe().equals(universe) && c.contenders().size() > 1)
+                .findFirst()
+                .ifPresent(c -> {
+                    list.getSelectionModel().select(c);
+                    list.scrollTo(c);
+                });
     }
 
     /** The choices for a port, worked out in the background: each is judged before it is offered. */
@@ -84,6 +102,9 @@ final class WhoWinsPage extends Page {
         document.derive(report, r -> Settling.of(r.plan(), contest), choices -> {
             if (contest.equals(list.getSelectionModel().getSelectedItem())) {
                 meant.getItems().setAll(choices);
+                choices.stream()
+                        .findFirst()
+                        .ifPresent(meant::setValue); // what comes of it is said; nothing is done yet
                 meant.setPromptText(choices.isEmpty() ? "one source alone reaches it" : "choose who is meant to win");
             }
         });
