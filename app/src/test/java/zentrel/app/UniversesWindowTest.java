@@ -197,6 +197,64 @@ class UniversesWindowTest extends OpenWindow {
                         f -> f.rule().equals("universe.two-sources") && f.text().contains("Art-Net"));
     }
 
+    /** What groups do on the cables when the querier dies, and what is on the air. */
+    @Test
+    void theQuerierDiesOnThePageOfLoad(FxRobot robot) {
+        plan();
+        fx(() -> {
+            document.apply(new Edit(
+                    "snoop",
+                    p -> p.withAdapter(
+                            new AdapterId("hut-switch.management"), a -> a.withSegment(new SegmentId("stream")))));
+            return true;
+        });
+        shown(robot);
+        fire(robot, "#universes-load");
+        settled(() -> there(robot, "#load-table"));
+        assertThat(said(robot)).contains("Groups on Stream go to their members only");
+        fx(() -> {
+            robot.lookup("#load-querier")
+                    .queryAs(javafx.scene.control.CheckBox.class)
+                    .fire();
+            return true;
+        });
+        settled(() -> said(robot).contains("Groups on Stream stop 260 s after the querier died"));
+    }
+
+    /** Every sentence on the page. */
+    private static String said(FxRobot robot) {
+        StringBuilder all = new StringBuilder();
+        robot.lookup((javafx.scene.control.Label l) -> l.getText() != null)
+                .<javafx.scene.control.Label>queryAll()
+                .forEach(l -> all.append(l.getText()).append('\n'));
+        return all.toString();
+    }
+
+    /** A console's own stream is attached by words, chosen, and its path names the sign to look for. */
+    @Test
+    void aConsolesOwnStreamIsAttachedByWords(FxRobot robot) {
+        plan();
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        robot.write("attach hut to office");
+        settled(() -> robot.lookup(".offer").queryAll().size() > 0);
+        robot.push(KeyCode.ENTER);
+        settled(() -> document.plan().attachments().size() == 1);
+        choose(document.plan().attachments().get(0).id());
+        settled(() -> said(robot).contains("Hut desk into Office previs"));
+        assertThat(said(robot)).contains("its own stream · ");
+        assertThat(report().findings())
+                .as("the office computer lets Art-Net and sACN in, and nothing of the console's own")
+                .anyMatch(f -> f.id().equals("host.firewall@office-computer"));
+        settled(() -> there(robot, "#fix"));
+        fire(robot, "#fix");
+        settled(() -> document.plan()
+                .index()
+                .host(new HostId("office-computer"))
+                .firewall()
+                .letsIn(Traffic.OWN));
+        assertThat(report().isBroken()).isFalse();
+    }
+
     /** Four universes dragged onto the first of four ports. */
     @Test
     void aRunIsDraggedOntoItsFirstPort(FxRobot robot) {

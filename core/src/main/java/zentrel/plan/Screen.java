@@ -3,7 +3,6 @@ package zentrel.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import zentrel.universe.PortAddress;
 
 /**
  * How a device's own screen shows a wire number: as one field, or as Net, Sub-Net and Universe in three (Art-Net only), each
@@ -32,8 +31,8 @@ public record Screen(List<Field> fields) {
 
         private int number(String text) {
             if (!text.matches(radix == 16 ? "[0-9A-Fa-f]{1,6}" : "\\d{1,9}")) {
-                throw new IllegalArgumentException("\"" + text + "\" is no number "
-                        + (radix == 16 ? "in hexadecimal digits." : "here; a whole number is."));
+                throw new IllegalArgumentException(
+                        "\"" + text + "\" is no " + (radix == 16 ? "number in hexadecimal digits." : "whole number."));
             }
             return Integer.parseInt(text, radix) - first;
         }
@@ -63,11 +62,10 @@ public record Screen(List<Field> fields) {
         if (fields.size() == 1) {
             return fields.get(0).text(wire - protocol.firstNumber());
         }
-        if (wire < 0 || wire > PortAddress.LAST) {
+        if (wire < 0 || wire > Protocol.ARTNET.lastNumber()) {
             return String.valueOf(wire); // it does not exist, and no screen shows it
         }
-        PortAddress address = new PortAddress(wire);
-        int[] parts = {address.net(), address.subNet(), address.universe()};
+        int[] parts = {wire >> 8, wire >> 4 & 15, wire & 15}; // 7, 4 and 4 bits
         List<String> shown = new ArrayList<>();
         for (int i = 0; i < parts.length; i++) {
             shown.add(fields.get(i).text(parts[i]));

@@ -1,5 +1,7 @@
 package zentrel.universe;
 
+import java.util.Locale;
+
 /**
  * An Art-Net 4 Port-Address: 15 bits, Net (7) · Sub-Net (4) · Universe (4).
  *
@@ -37,7 +39,8 @@ public record PortAddress(int value) {
 
     /** Net, Sub-Net and Universe in hexadecimal digits, and all of it as one. */
     public String hex() {
-        return String.format(java.util.Locale.ROOT, "%X · %X · %X, %04X", net(), subNet(), universe(), value);
+        String parts = String.format(Locale.ROOT, "%X · %X · %X", value >> 8, subNet(), universe());
+        return parts + String.format(Locale.ROOT, ", %04X", value);
     }
 
     @Override

@@ -85,9 +85,9 @@ class ScreenTest {
                 "3 | 1.2 | \"1.2\" are not three numbers",
                 "3 | 128.0.0 | does not exist: there are 128 Nets",
                 "3 | 0.16.0 | does not exist: there are 128 Nets",
-                "3 | a.b.c | is no number here",
-                "1 | twelve | \"twelve\" is no number here; a whole number is.",
-                "1 | -3 | \"-3\" is no number here"
+                "3 | a.b.c | is no whole number.",
+                "1 | twelve | \"twelve\" is no whole number.",
+                "1 | -3 | \"-3\" is no whole number."
             })
     void whatNoScreenShowsIsRefused(int fields, String typed, String sentence) {
         Screen screen = new Screen(java.util.Collections.nCopies(fields, new Screen.Field(0, 10)));
