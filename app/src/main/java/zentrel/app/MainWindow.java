@@ -480,11 +480,17 @@ final class MainWindow {
                             new KeyCodeCombination(KeyCode.valueOf("DIGIT" + (i + 1)), KeyCombination.SHORTCUT_DOWN),
                             () -> showStage(number));
         }
-        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+K"), goTo::requestFocus);
-        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+F"), goTo::requestFocus);
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+K"), this::askWhere);
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+F"), this::askWhere);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Y"), document::redo);
         scene.getAccelerators().put(KeyCombination.valueOf("F12"), this::stopOutput);
         scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));
+    }
+
+    /** What was typed last is still there, and the next letter takes its place. */
+    private void askWhere() {
+        goTo.requestFocus();
+        goTo.selectAll();
     }
 
     private List<GoToBox.Command> commands() {

@@ -161,6 +161,16 @@ class UniversesWindowTest extends OpenWindow {
         settled(() -> there(robot, "#beside-says"));
         assertThat(text(robot, "#beside-says")).contains("works; the two part at hop 4 (names receiver)");
         assertThat(fx(() -> robot.lookup(".differs").queryAll().size())).isEqualTo(3);
+        settled(() -> there(robot, "#strip-fix"));
+        assertThat(fx(() -> robot.lookup("#strip-fix").queryButton().getText()))
+                .isEqualTo("Set Port 1 of Boathouse node to 4");
+        fire(robot, "#strip-fix");
+        settled(() -> document.plan()
+                .index()
+                .port(new PortId("boathouse-node.p1"))
+                .wire()
+                .filter(w -> w.inForce() == 4)
+                .isPresent());
     }
 
     /** One choice settles who is meant to win, with what comes of it said before. */

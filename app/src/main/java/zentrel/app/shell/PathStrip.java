@@ -12,7 +12,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Line;
@@ -26,6 +25,7 @@ import zentrel.look.Beside;
 import zentrel.look.Seen;
 import zentrel.path.Hop;
 import zentrel.path.HopKind;
+import zentrel.path.Issue;
 import zentrel.path.Leg;
 import zentrel.path.PathReport;
 import zentrel.path.SignalPath;
@@ -376,9 +376,9 @@ public final class PathStrip extends VBox {
             Hint.on(text, h::text);
             row.getChildren().add(text);
             h.issue().ifPresent(i -> {
-                Button cause = button("Go to the cause", () -> document.select(i.cause()));
-                cause.setMinWidth(Region.USE_PREF_SIZE);
+                Button cause = LookRow.kept(button("Go to the cause", () -> document.select(i.cause())));
                 row.getChildren().addAll(Mark.gap(), cause);
+                mend(row, i);
             });
         });
         if (hop.isEmpty()) {
@@ -391,6 +391,21 @@ public final class PathStrip extends VBox {
                             "small"));
         }
         return row;
+    }
+
+    /** What mends it in one step, once that was tried. */
+    private void mend(HBox row, Issue issue) {
+        Report report = document.reportProperty().get();
+        if (report != null) {
+            report.finding(issue.fixId())
+                    .ifPresent(finding -> document.withProvenFixes(
+                            finding,
+                            proven -> proven.fixes().stream().findFirst().ifPresent(fix -> {
+                                Button mend = LookRow.kept(button(fix.text(), () -> document.apply(fix.edit())));
+                                mend.setId("strip-fix");
+                                row.getChildren().add(mend);
+                            })));
+        }
     }
 
     static Button button(String text, Runnable action) {
