@@ -36,7 +36,7 @@ public final class CheckContext {
     CheckContext(SignalPaths signalPaths) {
         this.signalPaths = signalPaths;
         paths = signalPaths.all();
-        for (SignalPath path : paths) {
+        for (SignalPath path : signalPaths.withIssues()) {
             for (Leg leg : path.legs()) {
                 for (Hop hop : leg.hops()) {
                     for (Issue issue : hop.issues()) {

@@ -31,9 +31,10 @@ final class NetworkLoad extends PathRule {
     /** The streams on a link, sent less often, so that it is just below the limit. */
     private static Edit slower(CheckContext context, Load.Link link) {
         double scale = Load.MOST / link.part() * 0.95;
-        List<Stream> on = context.plan().streams().stream()
-                .filter(s -> context.load().passes(s, link.adapter(), context.index()))
-                .toList();
+        List<Stream> on = (sends(link) ? own(context, link) : context.plan().streams())
+                .stream()
+                        .filter(s -> context.load().passes(s, link.adapter(), context.index()))
+                        .toList();
         double fastest = on.stream().mapToDouble(Stream::ratePerSecond).max().orElse(0);
         return new Edit(
                 String.format(
@@ -51,6 +52,20 @@ final class NetworkLoad extends PathRule {
                 });
     }
 
+    private static boolean sends(Load.Link link) {
+        return link.out().bits() >= link.in().bits();
+    }
+
+    /** What the programs of the box at a link send. */
+    private static List<Stream> own(CheckContext context, Load.Link link) {
+        return context
+                .index()
+                .applicationsOn(context.index().hostOf(link.adapter()).id())
+                .stream()
+                .flatMap(a -> context.index().streamsOf(a.id()).stream())
+                .toList();
+    }
+
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
@@ -59,7 +74,7 @@ final class NetworkLoad extends PathRule {
             if (link.part() <= Load.MOST) {
                 continue;
             }
-            if (link.out().bits() >= link.in().bits()) {
+            if (sends(link)) {
                 findings.add(finding(context, link, 0));
             } else {
                 received.computeIfAbsent(context.index().adapter(link.adapter()).segment(), s -> new ArrayList<>())
@@ -72,7 +87,7 @@ final class NetworkLoad extends PathRule {
     }
 
     private Finding finding(CheckContext context, Load.Link link, int others) {
-        boolean sends = link.out().bits() >= link.in().bits();
+        boolean sends = sends(link);
         return unmet(
                 Severity.AT_RISK,
                 Optional.of(HopKind.CARRIED),

@@ -165,6 +165,8 @@ public record Load(
         private final Map<AdapterId, Flow> in = new LinkedHashMap<>();
         private final Map<AdapterId, Flow> meant = new LinkedHashMap<>();
 
+        private final Map<ApplicationId, Optional<Adapter>> artnetBy = new HashMap<>();
+        private final Map<ApplicationId, Optional<Adapter>> sacnBy = new HashMap<>();
         private final Map<SegmentId, Groups> groups = new HashMap<>();
         private final Map<SegmentId, Double> onAir = new LinkedHashMap<>();
 
@@ -314,8 +316,19 @@ public record Load(
             return new Flow(a.packets() + b.packets(), a.bits() + b.bits(), a.everybody() + b.everybody());
         }
 
-        /** The adapter by which a program sends a protocol: the one it is bound to, else the host's first. */
+        /** The adapter by which a program sends a protocol; asked for every stream, and the same for all of a program. */
         private Optional<Adapter> sending(ApplicationId id, Protocol protocol) {
+            Map<ApplicationId, Optional<Adapter>> known = protocol == Protocol.SACN ? sacnBy : artnetBy;
+            Optional<Adapter> by = known.get(id);
+            if (by == null) {
+                by = bound(id, protocol);
+                known.put(id, by);
+            }
+            return by;
+        }
+
+        /** The one that it is bound to, else the host's first. */
+        private Optional<Adapter> bound(ApplicationId id, Protocol protocol) {
             Application application = index.application(id);
             Binding binding = application.binding(Purpose.sending(protocol));
             if (binding.mode() == BindingMode.ADAPTERS) {

@@ -1,6 +1,5 @@
 package zentrel.path;
 
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -29,39 +28,11 @@ final class Affected {
         return affected.reachesAll() ? Optional.empty() : Optional.of(affected.collected());
     }
 
-    /** What one list has and the other does not, or not at the same place among its neighbours. */
-    private record Difference<T>(List<T> gone, List<T> come) {
-        /** By identity: plans share what an edit left alone, and what is equal but not shared is only judged once more. */
-        @SuppressWarnings("ReferenceEquality")
-        static <T> Difference<T> of(List<T> before, List<T> after) {
-            if (before == after) {
-                return new Difference<>(List.of(), List.of());
-            }
-            int most = Math.min(before.size(), after.size());
-            int start = 0;
-            while (start < most && before.get(start) == after.get(start)) {
-                start++;
-            }
-            int end = 0;
-            while (end < most - start && before.get(before.size() - 1 - end) == after.get(after.size() - 1 - end)) {
-                end++;
-            }
-            return new Difference<>(
-                    before.subList(start, before.size() - end), after.subList(start, after.size() - end));
-        }
-
-        List<T> all() {
-            List<T> all = new ArrayList<>(gone);
-            all.addAll(come);
-            return all;
-        }
-    }
-
     /** What every path depends on: segments, cables, lines, sessions, what boxes can do, routers and what has power. */
     private boolean reachesAll() {
         Plan then = before.plan;
         Plan now = after.plan;
-        if (!Difference.of(then.segments(), now.segments()).gone().isEmpty()
+        if (!ListChange.of(then.segments(), now.segments()).gone().isEmpty()
                 || !then.cables().equals(now.cables())
                 || !then.lines().equals(now.lines())
                 || !then.sessions().equals(now.sessions())
@@ -69,7 +40,7 @@ final class Affected {
                 || !then.profiles().equals(now.profiles())) {
             return true;
         }
-        Difference<Host> hosts = Difference.of(then.hosts(), now.hosts());
+        ListChange<Host> hosts = ListChange.of(then.hosts(), now.hosts());
         if (hosts.all().stream().anyMatch(h -> h.kind() == HostKind.ROUTER)) {
             return true;
         }
@@ -89,12 +60,12 @@ final class Affected {
     private Set<UniverseId> collected() {
         Plan then = before.plan;
         Plan now = after.plan;
-        Difference.of(then.hosts(), now.hosts()).all().forEach(this::host);
-        Difference.of(then.applications(), now.applications()).all().forEach(a -> application(a.id()));
-        Difference.of(then.receivers(), now.receivers()).all().forEach(this::receiver);
-        Difference.of(then.streams(), now.streams()).all().forEach(this::streamOfSource);
-        Difference.of(then.fixtures(), now.fixtures()).all().forEach(this::fixture);
-        Difference.of(then.universes(), now.universes()).all().forEach(this::universe);
+        ListChange.of(then.hosts(), now.hosts()).all().forEach(this::host);
+        ListChange.of(then.applications(), now.applications()).all().forEach(a -> application(a.id()));
+        ListChange.of(then.receivers(), now.receivers()).all().forEach(this::receiver);
+        ListChange.of(then.streams(), now.streams()).all().forEach(this::streamOfSource);
+        ListChange.of(then.fixtures(), now.fixtures()).all().forEach(this::fixture);
+        ListChange.of(then.universes(), now.universes()).all().forEach(this::universe);
         return universes;
     }
 

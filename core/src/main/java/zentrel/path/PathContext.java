@@ -18,6 +18,7 @@ import zentrel.plan.AdapterId;
 import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
 import zentrel.plan.HostKind;
+import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Protocol;
@@ -43,9 +44,9 @@ final class PathContext {
 
     final Plan plan;
     final PlanIndex index;
-    private final Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders = new HashMap<>();
+    private final Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders;
     private final Map<SegmentId, Optional<Subnet>> usual = new ConcurrentHashMap<>();
-    private final Map<WireKey, List<Stream>> streamsByWire = new HashMap<>();
+    private final Map<WireKey, List<Stream>> streamsByWire;
     private final List<Host> routers;
     private final UniverseLimits limits;
     final Powering powering;
@@ -55,15 +56,43 @@ final class PathContext {
     private final Map<SegmentId, Optional<Integer>> usualVlan = new ConcurrentHashMap<>();
 
     PathContext(Plan plan) {
+        this(plan, Optional.empty());
+    }
+
+    /** What judging needs to know of a plan that came of an edit; what the edit left alone is taken over. */
+    PathContext(Plan plan, Optional<PathContext> before) {
         this.plan = plan;
         this.index = plan.index();
-        this.limits = new UniverseLimits(plan);
-        this.powering = new Powering(plan);
-        this.cabling = new Cabling(plan, powering);
-        this.rings = new Rings(plan);
-        this.snooping = Snooping.of(plan);
-        this.routers =
-                plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
+        boolean boxes = before.filter(b -> b.hasBoxesOf(plan)).isPresent();
+        boolean sources = before.filter(b -> b.hasSourcesOf(plan)).isPresent();
+        this.limits = boxes && sources ? before.get().limits : new UniverseLimits(plan);
+        this.powering = boxes ? before.get().powering : new Powering(plan);
+        this.cabling = boxes ? before.get().cabling : new Cabling(plan, powering);
+        this.rings = boxes ? before.get().rings : new Rings(plan);
+        this.snooping = boxes ? before.get().snooping : Snooping.of(plan);
+        this.routers = boxes
+                ? before.get().routers
+                : plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
+        this.holders = boxes ? before.get().holders : holders(plan);
+        this.streamsByWire = sources ? before.get().streamsByWire : streamsByWire(plan);
+    }
+
+    /** Whether a plan has the same boxes and cables as this one's, by identity. */
+    private boolean hasBoxesOf(Plan other) {
+        return ListChange.of(plan.hosts(), other.hosts()).isNone()
+                && ListChange.of(plan.cables(), other.cables()).isNone()
+                && ListChange.of(plan.profiles(), other.profiles()).isNone();
+    }
+
+    /** Whether a plan has the same streams, programs and universes as this one's, by identity. */
+    private boolean hasSourcesOf(Plan other) {
+        return ListChange.of(plan.streams(), other.streams()).isNone()
+                && ListChange.of(plan.applications(), other.applications()).isNone()
+                && ListChange.of(plan.universes(), other.universes()).isNone();
+    }
+
+    private static Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders(Plan plan) {
+        Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders = new HashMap<>();
         for (Host host : plan.hosts()) {
             for (Adapter adapter : host.adapters()) {
                 adapter.segment().ifPresent(segment -> {
@@ -77,12 +106,19 @@ final class PathContext {
                 });
             }
         }
+        return holders;
+    }
+
+    private static Map<WireKey, List<Stream>> streamsByWire(Plan plan) {
+        Map<WireKey, List<Stream>> streams = new HashMap<>();
         for (Stream stream : plan.streams()) {
-            index.wireOf(stream)
-                    .ifPresent(wire -> streamsByWire
-                            .computeIfAbsent(new WireKey(stream.protocol(), wire), k -> new ArrayList<>(2))
+            plan.index()
+                    .wireOf(stream)
+                    .ifPresent(wire -> streams.computeIfAbsent(
+                                    new WireKey(stream.protocol(), wire), k -> new ArrayList<>(2))
                             .add(stream));
         }
+        return streams;
     }
 
     /** Why a stream is beyond what its source sends, if it is. */

@@ -24,6 +24,9 @@ public final class SignalPaths {
     /** The paths of universes, as {@link #all()} found them. */
     private final Map<UniverseId, List<SignalPath>> judged = new ConcurrentHashMap<>();
 
+    /** Of those the ones on which anything is wrong, at risk or unknown. */
+    private final Set<UniverseId> unclean = ConcurrentHashMap.newKeySet();
+
     private final PathContext context;
     private final Remedies remedies;
     private final PatchJudge patch;
@@ -41,16 +44,14 @@ public final class SignalPaths {
     }
 
     private SignalPaths(Plan plan, Optional<SignalPaths> before) {
-        context = new PathContext(Cabling.inForce(plan));
+        context = new PathContext(Cabling.inForce(plan), before.map(b -> b.context));
         remedies = new Remedies(context);
         Optional<Set<UniverseId>> affected = before.flatMap(b -> Affected.between(b.context, context));
         if (affected.isPresent()) {
             patch = new PatchJudge(context, remedies, before.get().patch, affected.get());
-            before.get().judged.forEach((universe, paths) -> {
-                if (!affected.get().contains(universe) && paths.stream().allMatch(SignalPath::isClean)) {
-                    judged.put(universe, paths);
-                }
-            });
+            judged.putAll(before.get().judged);
+            affected.get().forEach(judged::remove);
+            before.get().unclean.forEach(judged::remove);
         } else {
             patch = new PatchJudge(context, remedies);
         }
@@ -232,7 +233,24 @@ public final class SignalPaths {
                 paths.add(unsent(id, Optional.empty(), Optional.empty()));
             }
         }
+        if (!paths.stream().allMatch(SignalPath::isClean)) {
+            unclean.add(id);
+        }
         return List.copyOf(paths);
+    }
+
+    /** The paths of the plan on which anything is wrong, at risk or unknown, in the order of {@link #all()}. */
+    public List<SignalPath> withIssues() {
+        all();
+        List<SignalPath> paths = new ArrayList<>();
+        for (Universe universe : context.plan.universes()) {
+            if (unclean.contains(universe.id())) {
+                paths.addAll(judged.getOrDefault(universe.id(), List.of()));
+            }
+        }
+        context.plan.links().forEach(l -> paths.add(links.path(l)));
+        context.plan.attachments().forEach(a -> paths.add(attachments.path(a)));
+        return paths;
     }
 
     public PathReport ofLink(LinkId id) {

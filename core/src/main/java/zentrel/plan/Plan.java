@@ -49,6 +49,9 @@ public final class Plan {
     private final List<Profile> profiles;
     private volatile @Nullable PlanIndex index;
 
+    /** That of the plan which an edit was made to, until this one's own is worked out on top of it. */
+    private volatile @Nullable PlanIndex basis;
+
     public Plan(
             String name,
             List<Segment> segments,
@@ -146,7 +149,10 @@ public final class Plan {
     private Plan with(Consumer<Parts> change) {
         Parts parts = new Parts(this);
         change.accept(parts);
-        return parts.plan();
+        Plan next = parts.plan();
+        PlanIndex known = index;
+        next.basis = known == null ? basis : known;
+        return next;
     }
 
     public String name() {
@@ -218,14 +224,16 @@ public final class Plan {
     /** Gives up what was worked out from this plan, which a plan that is kept only to go back to does not need. */
     void forgetIndex() {
         index = null;
+        basis = null;
     }
 
     /** Lookups by id and by relation, made once for this plan. */
     public PlanIndex index() {
         PlanIndex known = index;
         if (known == null) {
-            known = new PlanIndex(this);
+            known = new PlanIndex(this, basis);
             index = known;
+            basis = null;
         }
         return known;
     }

@@ -1,8 +1,8 @@
 package zentrel.plan;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Lookups in one plan, by id and by relation. Where a plan was read by {@code zentrel.file} every reference leads
@@ -33,76 +34,200 @@ public final class PlanIndex {
             CableId::new,
             CopyId::new);
 
-    private final Map<Id, Object> byId;
-    private final Map<AdapterId, Host> hostByAdapter = new HashMap<>();
-    private final Map<PortId, Receiver> receiverByPort = new HashMap<>();
+    /** Changes after which everything is looked up anew instead of on top of what was. */
+    private static final int MOST_CHANGES = 2000;
+
+    /** In place of what is gone. */
+    private static final Object GONE = new Object();
+
+    private final Plan plan;
+    private final Map<Id, Object> base;
+    private final Map<Id, Object> changed;
+    private final Map<AdapterId, Host> hostByAdapter;
+    private final Map<PortId, Receiver> receiverByPort;
     private final Map<SegmentId, List<Adapter>> adaptersBySegment;
     private final Map<HostId, List<Application>> applicationsByHost;
     private final Map<UniverseId, List<Stream>> streamsByUniverse;
     private final Map<ApplicationId, List<Stream>> streamsByApplication;
     private final Map<ApplicationId, List<Receiver>> receiversByApplication;
     private final Map<PortId, List<Line>> linesByPort;
-    private final Map<LineId, List<Fixture>> fixturesByLine = new HashMap<>();
-    private final Map<UniverseId, List<Fixture>> fixturesByUniverse = new HashMap<>();
-    private final Map<UniverseId, List<Port>> portsByUniverse = new LinkedHashMap<>();
-    private final Map<PortId, Set<UniverseId>> universesByPort = new HashMap<>();
-    private final Map<ApplicationId, Session> sessionByApplication = new HashMap<>();
-    private final Map<String, Profile> profilesById = new HashMap<>();
-    private final Map<Id, List<Cable>> cablesByEnd = new HashMap<>();
+    private final Map<LineId, List<Fixture>> fixturesByLine;
+    private final Map<UniverseId, List<Fixture>> fixturesByUniverse;
+    private final Map<UniverseId, List<Port>> portsByUniverse;
+    private final Map<PortId, Set<UniverseId>> universesByPort;
+    private final Map<ApplicationId, Session> sessionByApplication;
+    private final Map<String, Profile> profilesById;
+    private final Map<Id, List<Cable>> cablesByEnd;
 
-    PlanIndex(Plan plan) {
-        // made large enough at once: an index is made for every edit
-        byId = new HashMap<>(2
-                        * (plan.fixtures().size()
-                                + plan.streams().size()
-                                + 8 * plan.hosts().size())
-                + 64);
-        for (Collection<? extends Named> group : List.of(
+    /**
+     * Works it out.
+     *
+     * @param before that of the plan which an edit was made to; what the edit left alone is taken over from it
+     */
+    PlanIndex(Plan plan, @Nullable PlanIndex before) {
+        this.plan = plan;
+        boolean hosts = before != null && same(before.plan.hosts(), plan.hosts());
+        boolean applications = before != null && same(before.plan.applications(), plan.applications());
+        boolean streams = before != null && same(before.plan.streams(), plan.streams());
+        boolean receivers = before != null && same(before.plan.receivers(), plan.receivers());
+        boolean lines = before != null && same(before.plan.lines(), plan.lines());
+        boolean fixtures = before != null && same(before.plan.fixtures(), plan.fixtures());
+        Map<Id, Object> changes = before == null ? null : before.changesTo(plan);
+        if (before != null && changes != null && changes.size() <= MOST_CHANGES) {
+            base = before.base;
+            changed = changes;
+        } else {
+            base = everything(plan);
+            changed = Map.of();
+        }
+        hostByAdapter = before != null && hosts ? before.hostByAdapter : new HashMap<>();
+        adaptersBySegment = before != null && hosts ? before.adaptersBySegment : new HashMap<>();
+        if (!hosts) {
+            hosts();
+        }
+        applicationsByHost = before != null && applications
+                ? before.applicationsByHost
+                : grouped(plan.applications(), Application::host);
+        streamsByUniverse =
+                before != null && streams ? before.streamsByUniverse : grouped(plan.streams(), Stream::universe);
+        streamsByApplication =
+                before != null && streams ? before.streamsByApplication : grouped(plan.streams(), Stream::application);
+        receiversByApplication = before != null && receivers
+                ? before.receiversByApplication
+                : grouped(plan.receivers(), Receiver::application);
+        receiverByPort = before != null && receivers ? before.receiverByPort : new HashMap<>();
+        if (!receivers) {
+            plan.receivers().forEach(r -> r.ports().forEach(p -> receiverByPort.put(p.id(), r)));
+        }
+        linesByPort = before != null && lines ? before.linesByPort : grouped(plan.lines(), Line::port);
+        fixturesByLine = before != null && fixtures ? before.fixturesByLine : new HashMap<>();
+        fixturesByUniverse = before != null && fixtures ? before.fixturesByUniverse : new HashMap<>();
+        if (!fixtures) {
+            fixtures();
+        }
+        boolean ports = receivers && lines && fixtures;
+        portsByUniverse = before != null && ports ? before.portsByUniverse : new LinkedHashMap<>();
+        universesByPort = before != null && ports ? before.universesByPort : new HashMap<>();
+        if (!ports) {
+            ports();
+        }
+        boolean profiles = before != null && same(before.plan.profiles(), plan.profiles());
+        profilesById = before != null && profiles ? before.profilesById : new HashMap<>();
+        if (!profiles) {
+            plan.profiles().forEach(p -> profilesById.put(p.id(), p));
+        }
+        boolean cables = before != null && same(before.plan.cables(), plan.cables());
+        cablesByEnd = before != null && cables ? before.cablesByEnd : new HashMap<>();
+        if (!cables) {
+            for (Cable cable : plan.cables()) {
+                for (Id end : List.of(cable.from(), cable.to())) {
+                    cablesByEnd.computeIfAbsent(end, e -> new ArrayList<>(1)).add(cable);
+                }
+            }
+        }
+        boolean sessions = before != null && same(before.plan.sessions(), plan.sessions());
+        sessionByApplication = before != null && sessions ? before.sessionByApplication : new HashMap<>();
+        if (!sessions) {
+            for (Session session : plan.sessions()) {
+                session.members().forEach(m -> sessionByApplication.putIfAbsent(m.application(), session));
+            }
+        }
+    }
+
+    /** By identity: an edit shares the lists that it leaves alone. */
+    @SuppressWarnings("ReferenceEquality")
+    private static boolean same(List<?> before, List<?> after) {
+        return before == after;
+    }
+
+    // --- by id ---
+
+    private static List<List<? extends Named>> shelves(Plan plan) {
+        return List.of(
                 plan.segments(),
-                plan.hosts(),
                 plan.applications(),
                 plan.universes(),
-                plan.receivers(),
                 plan.lines(),
                 plan.fixtures(),
                 plan.links(),
                 plan.attachments(),
                 plan.sessions(),
                 plan.cables(),
-                plan.copies())) {
-            for (Named item : group) {
-                byId.put(item.id(), item);
-            }
+                plan.copies());
+    }
+
+    private static Map<Id, Object> everything(Plan plan) {
+        // made large enough at once: it grows to hundreds of thousands
+        Map<Id, Object> all = new HashMap<>(2
+                        * (plan.fixtures().size()
+                                + plan.streams().size()
+                                + 8 * plan.hosts().size())
+                + 64);
+        shelves(plan).forEach(shelf -> shelf.forEach(item -> all.put(item.id(), item)));
+        plan.hosts().forEach(h -> put(all, h));
+        plan.receivers().forEach(r -> put(all, r));
+        plan.streams().forEach(s -> all.put(s.id(), s));
+        return all;
+    }
+
+    private static void put(Map<Id, Object> all, Host host) {
+        all.put(host.id(), host);
+        host.adapters().forEach(a -> all.put(a.id(), a));
+    }
+
+    private static void put(Map<Id, Object> all, Receiver receiver) {
+        all.put(receiver.id(), receiver);
+        receiver.ports().forEach(p -> all.put(p.id(), p));
+    }
+
+    /** What is otherwise than in the base, for a plan that came of this one by an edit. */
+    private Map<Id, Object> changesTo(Plan after) {
+        Map<Id, Object> changes = new HashMap<>(changed);
+        List<List<? extends Named>> old = shelves(plan);
+        List<List<? extends Named>> now = shelves(after);
+        for (int i = 0; i < old.size(); i++) {
+            ListChange<Named> change = ListChange.of(List.<Named>copyOf(old.get(i)), List.<Named>copyOf(now.get(i)));
+            change.gone().forEach(x -> changes.put(x.id(), GONE));
+            change.come().forEach(x -> changes.put(x.id(), x));
         }
-        List<Adapter> adapters = new ArrayList<>();
+        ListChange<Host> hosts = ListChange.of(plan.hosts(), after.hosts());
+        hosts.gone().forEach(h -> {
+            changes.put(h.id(), GONE);
+            h.adapters().forEach(a -> changes.put(a.id(), GONE));
+        });
+        hosts.come().forEach(h -> put(changes, h));
+        ListChange<Receiver> receivers = ListChange.of(plan.receivers(), after.receivers());
+        receivers.gone().forEach(r -> {
+            changes.put(r.id(), GONE);
+            r.ports().forEach(p -> changes.put(p.id(), GONE));
+        });
+        receivers.come().forEach(r -> put(changes, r));
+        ListChange<Stream> streams = ListChange.of(plan.streams(), after.streams());
+        streams.gone().forEach(s -> changes.put(s.id(), GONE));
+        streams.come().forEach(s -> changes.put(s.id(), s));
+        return changes;
+    }
+
+    private @Nullable Object byId(Id id) {
+        Object here = changed.get(id);
+        return here == null ? base.get(id) : here.equals(GONE) ? null : here;
+    }
+
+    // --- by relation ---
+
+    private void hosts() {
         for (Host host : plan.hosts()) {
             for (Adapter adapter : host.adapters()) {
-                byId.put(adapter.id(), adapter);
                 hostByAdapter.put(adapter.id(), host);
-                adapters.add(adapter);
+                adapter.segment()
+                        .ifPresent(s -> adaptersBySegment
+                                .computeIfAbsent(s, k -> new ArrayList<>())
+                                .add(adapter));
             }
         }
-        for (Stream stream : plan.streams()) {
-            byId.put(stream.id(), stream);
-        }
-        for (Receiver receiver : plan.receivers()) {
-            for (Port port : receiver.ports()) {
-                byId.put(port.id(), port);
-                receiverByPort.put(port.id(), receiver);
-            }
-        }
-        adaptersBySegment = new HashMap<>();
-        for (Adapter adapter : adapters) {
-            adapter.segment()
-                    .ifPresent(s -> adaptersBySegment
-                            .computeIfAbsent(s, k -> new ArrayList<>())
-                            .add(adapter));
-        }
-        applicationsByHost = grouped(plan.applications(), Application::host);
-        streamsByUniverse = grouped(plan.streams(), Stream::universe);
-        streamsByApplication = grouped(plan.streams(), Stream::application);
-        receiversByApplication = grouped(plan.receivers(), Receiver::application);
-        linesByPort = grouped(plan.lines(), Line::port);
+    }
+
+    private void fixtures() {
         for (Fixture fixture : plan.fixtures()) {
             fixture.line()
                     .ifPresent(l -> fixturesByLine
@@ -115,6 +240,9 @@ public final class PlanIndex {
                     .computeIfAbsent(u, k -> new ArrayList<>())
                     .add(fixture));
         }
+    }
+
+    private void ports() {
         for (Receiver receiver : plan.receivers()) {
             for (Port port : receiver.ports()) {
                 Set<UniverseId> universes = meantFor(port);
@@ -123,15 +251,6 @@ public final class PlanIndex {
                         .computeIfAbsent(u, k -> new ArrayList<>())
                         .add(port));
             }
-        }
-        plan.profiles().forEach(p -> profilesById.put(p.id(), p));
-        for (Cable cable : plan.cables()) {
-            for (Id end : List.of(cable.from(), cable.to())) {
-                cablesByEnd.computeIfAbsent(end, e -> new ArrayList<>(1)).add(cable);
-            }
-        }
-        for (Session session : plan.sessions()) {
-            session.members().forEach(m -> sessionByApplication.putIfAbsent(m.application(), session));
         }
     }
 
@@ -169,21 +288,32 @@ public final class PlanIndex {
 
     /** The id of whatever of the plan is called so. */
     public Optional<Id> idOf(String text) {
-        return KINDS.stream().map(k -> k.apply(text)).filter(byId::containsKey).findFirst();
+        return KINDS.stream()
+                .map(k -> k.apply(text))
+                .filter(id -> byId(id) != null)
+                .findFirst();
     }
 
     /** Whatever has this id, if the plan holds it. */
     public Optional<Object> find(Id id) {
-        return Optional.ofNullable(byId.get(id));
+        return Optional.ofNullable(byId(id));
     }
 
     /** Every id of the plan. */
     public Set<Id> ids() {
-        return byId.keySet();
+        Set<Id> ids = new HashSet<>(base.keySet());
+        changed.forEach((id, found) -> {
+            if (found.equals(GONE)) {
+                ids.remove(id);
+            } else {
+                ids.add(id);
+            }
+        });
+        return ids;
     }
 
     private <T> T get(Id id, Class<T> type) {
-        Object found = byId.get(id);
+        Object found = byId(id);
         if (!type.isInstance(found)) {
             throw new IllegalArgumentException("The plan has no " + type.getSimpleName() + " \"" + id.value() + "\".");
         }
@@ -373,7 +503,7 @@ public final class PlanIndex {
 
     /** The name people use for a thing; its id where it has none. */
     public String name(Id id) {
-        Object found = byId.get(id);
+        Object found = byId(id);
         if (found instanceof Port port) {
             return port.name() + " of " + receiverOf(port.id()).name();
         }

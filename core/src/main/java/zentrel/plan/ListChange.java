@@ -1,0 +1,43 @@
+package zentrel.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What one list has and the other does not, or not at the same place among its neighbours. By identity: plans share what
+ * an edit left alone, and what is equal but not shared only counts as changed.
+ *
+ * @param gone what the first has
+ * @param come what the second has in its place
+ */
+public record ListChange<T>(List<T> gone, List<T> come) {
+    /** Compares from both ends. */
+    @SuppressWarnings("ReferenceEquality")
+    public static <T> ListChange<T> of(List<T> before, List<T> after) {
+        if (before == after) {
+            return new ListChange<>(List.of(), List.of());
+        }
+        int most = Math.min(before.size(), after.size());
+        int start = 0;
+        while (start < most && before.get(start) == after.get(start)) {
+            start++;
+        }
+        int end = 0;
+        while (end < most - start && before.get(before.size() - 1 - end) == after.get(after.size() - 1 - end)) {
+            end++;
+        }
+        return new ListChange<>(before.subList(start, before.size() - end), after.subList(start, after.size() - end));
+    }
+
+    /** Whether the two are the same. */
+    public boolean isNone() {
+        return gone.isEmpty() && come.isEmpty();
+    }
+
+    /** Both together. */
+    public List<T> all() {
+        List<T> all = new ArrayList<>(gone);
+        all.addAll(come);
+        return all;
+    }
+}
