@@ -38,9 +38,13 @@ final class LineLoads extends PathRule {
         }
         for (Line line : context.plan().lines()) {
             List<Fixture> fixtures = context.index().fixturesOn(line.id());
-            long passedOn = passing.getOrDefault(line.id(), Set.of()).size();
-            double loads =
-                    passedOn + fixtures.stream().mapToDouble(Fixture::unitLoads).sum();
+            long passedOn = passing.isEmpty()
+                    ? 0
+                    : passing.getOrDefault(line.id(), Set.of()).size();
+            double loads = passedOn;
+            for (Fixture fixture : fixtures) {
+                loads += fixture.unitLoads(); // a plain loop: a plan may have a hundred thousand
+            }
             if (loads > MOST) {
                 findings.add(unmet(
                         Severity.AT_RISK,

@@ -31,8 +31,9 @@ final class NetworkLoad extends PathRule {
     /** The streams on a link, sent less often, so that it is just below the limit. */
     private static Edit slower(CheckContext context, Load.Link link) {
         double scale = Load.MOST / link.part() * 0.95;
-        List<Stream> on = (sends(link) ? own(context, link) : context.plan().streams())
-                .stream()
+        List<Stream> on = sends(link)
+                ? own(context, link)
+                : context.plan().streams().stream()
                         .filter(s -> context.load().passes(s, link.adapter(), context.index()))
                         .toList();
         double fastest = on.stream().mapToDouble(Stream::ratePerSecond).max().orElse(0);
@@ -63,6 +64,7 @@ final class NetworkLoad extends PathRule {
                 .applicationsOn(context.index().hostOf(link.adapter()).id())
                 .stream()
                 .flatMap(a -> context.index().streamsOf(a.id()).stream())
+                .filter(s -> context.load().receivers().containsKey(s.id()))
                 .toList();
     }
 

@@ -26,11 +26,10 @@ final class UniverseNoReceiver extends PathRule {
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Universe universe : context.plan().universes()) {
-            List<Stream> streams = context.index().streamsOf(universe.id());
-            boolean sent = streams.stream().anyMatch(s -> s.enabled().inForce());
-            if (sent
-                    && context.index().portsOf(universe.id()).isEmpty()
-                    && context.index().fixturesIn(universe.id()).isEmpty()) {
+            boolean taken = !context.index().portsOf(universe.id()).isEmpty()
+                    || !context.index().fixturesIn(universe.id()).isEmpty();
+            List<Stream> streams = taken ? List.of() : context.index().streamsOf(universe.id());
+            if (streams.stream().anyMatch(s -> s.enabled().inForce())) {
                 List<Id> subjects = new ArrayList<>();
                 subjects.add(universe.id());
                 streams.forEach(s -> subjects.add(s.id()));

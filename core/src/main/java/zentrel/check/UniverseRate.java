@@ -33,9 +33,8 @@ final class UniverseRate extends PathRule {
         List<Finding> findings = new ArrayList<>();
         for (Stream stream : context.plan().streams()) {
             double rate = stream.ratePerSecond();
-            boolean toLines =
-                    context.index().portsOf(stream.universe()).stream().anyMatch(p -> p.kind() == PortKind.DMX);
-            boolean fast = rate > MOST && toLines;
+            boolean fast = rate > MOST
+                    && context.index().portsOf(stream.universe()).stream().anyMatch(p -> p.kind() == PortKind.DMX);
             if (stream.protocol().onNetwork() && (fast || rate < LEAST)) {
                 findings.add(unmet(
                         Severity.AT_RISK,

@@ -84,8 +84,18 @@ final class PatchJudge {
             }
         }
         if (!again.isEmpty()) {
-            judge(f -> f.breaks().stream().anyMatch(b -> again.contains(b.universe())));
+            judge(f -> isIn(f, again));
         }
+    }
+
+    /** A plain loop: every fixture of a plan is asked. */
+    private static boolean isIn(Fixture fixture, Set<UniverseId> universes) {
+        for (Break b : fixture.breaks()) {
+            if (universes.contains(b.universe())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private void judge(Predicate<Fixture> which) {
