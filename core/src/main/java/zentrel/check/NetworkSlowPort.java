@@ -11,8 +11,7 @@ final class NetworkSlowPort extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream()
-                .flatMap(h -> h.adapters().stream())
-                .anyMatch(a -> a.plug().megabits().isPresent() || a.plug().halfDuplex());
+        return context.anyAdapter(
+                a -> a.plug().megabits().isPresent() || a.plug().halfDuplex());
     }
 }

@@ -11,8 +11,6 @@ final class NetworkVlan extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream()
-                .flatMap(h -> h.adapters().stream())
-                .anyMatch(a -> a.plug().vlan().isPresent());
+        return context.anyAdapter(a -> a.plug().vlan().isPresent());
     }
 }
