@@ -16,6 +16,7 @@ import zentrel.path.Verdict;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.Application;
 import zentrel.plan.ApplicationId;
+import zentrel.plan.Attachment;
 import zentrel.plan.Fixture;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
@@ -308,20 +309,8 @@ public record FlowModel(
         }
 
         private Taker taker(Id id) {
-            if (id instanceof ApplicationId applicationId) {
-                Application a = index.application(applicationId);
-                return new Taker(
-                        id,
-                        a.name() + ", OSC",
-                        address(index.host(a.host())),
-                        a.osc().map(o -> "listens on " + o.port().inForce()).orElse("takes no OSC"),
-                        0,
-                        0,
-                        a.osc().map(o -> String.join("  ", o.targets())).orElse(""),
-                        new Ports(0, 0),
-                        index.host(a.host()).place(),
-                        kind(index.host(a.host())),
-                        List.of(id));
+            if (id instanceof ApplicationId program) {
+                return program(index.application(program));
             }
             Receiver receiver = index.receiver((zentrel.plan.ReceiverId) id);
             Set<Fixture> fixtures = new LinkedHashSet<>();
@@ -361,6 +350,36 @@ public record FlowModel(
                     index.host(a.host()).place(),
                     kind(index.host(a.host())),
                     List.of(id));
+        }
+
+        /** A program that takes OSC, a console's own stream, or both. */
+        private Taker program(Application a) {
+            List<String> takes = new ArrayList<>();
+            List<String> lines = new ArrayList<>();
+            if (plan.links().stream().anyMatch(l -> l.to().equals(a.id()))) {
+                takes.add("OSC");
+                lines.add(a.osc().map(o -> "listens on " + o.port().inForce()).orElse("takes no OSC"));
+            }
+            for (Attachment x : plan.attachments()) {
+                if (x.to().equals(a.id())) {
+                    takes.add("own stream");
+                    lines.add("from " + index.name(x.from()));
+                }
+            }
+            Host host = index.host(a.host());
+            return new Taker(
+                    a.id(),
+                    a.name() + ", "
+                            + String.join(", ", takes.stream().distinct().toList()),
+                    address(host),
+                    String.join(" · ", lines),
+                    0,
+                    0,
+                    a.osc().map(o -> String.join("  ", o.targets())).orElse(""),
+                    new Ports(0, 0),
+                    host.place(),
+                    kind(host),
+                    List.of(a.id()));
         }
 
         /** Whether the port itself is not reached, as opposed to one fixture on it being patched wrongly. */
