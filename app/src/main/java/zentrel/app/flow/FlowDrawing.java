@@ -99,6 +99,7 @@ final class FlowDrawing {
     private final FlowModel m;
     private final Stage stage;
     private final Pane chart;
+    private final boolean marksChosen;
     private final double perUniverse;
     private double drawnFrom;
     private double drawnTo;
@@ -118,11 +119,16 @@ final class FlowDrawing {
     private final Path rules = new Path();
     private final Path axes = new Path();
 
-    /** Works out where everything stands; nothing is drawn yet. */
-    FlowDrawing(FlowModel m, Stage stage, Pane chart) {
+    /**
+     * Works out where everything stands; nothing is drawn yet.
+     *
+     * @param marksChosen whether what is selected is marked; on paper nothing is
+     */
+    FlowDrawing(FlowModel m, Stage stage, Pane chart, boolean marksChosen) {
         this.m = m;
         this.stage = stage;
         this.chart = chart;
+        this.marksChosen = marksChosen;
         for (Bundle b : m.in()) {
             ins.computeIfAbsent(b.end(), e -> new ArrayList<>()).add(b);
         }
@@ -371,7 +377,7 @@ final class FlowDrawing {
         if (b.standby()) {
             ribbon.getStyleClass().add("standby");
         }
-        if (stage.isChosen(b)) {
+        if (marksChosen && stage.isChosen(b)) {
             ribbon.getStyleClass().add("chosen");
         }
         ribbon.setStroke(null);
@@ -436,7 +442,7 @@ final class FlowDrawing {
         }
         line(rules, x, y + row - 4, x + CARDS_WIDTH - 8);
         chart.getChildren().add(card);
-        if (!folded && stage.isChosen(id)) {
+        if (marksChosen && !folded && stage.isChosen(id)) {
             ticks(x - 4, y - 2, CARDS_WIDTH + 4, row);
         }
     }

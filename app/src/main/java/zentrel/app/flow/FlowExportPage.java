@@ -8,14 +8,12 @@ import java.util.Optional;
 import java.util.function.Function;
 import javafx.scene.Group;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import zentrel.app.document.OpenDocument;
-import zentrel.app.flow.FlowModel.Bundle;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.app.sheet.PdfSheet;
@@ -23,7 +21,6 @@ import zentrel.app.sheet.Picture;
 import zentrel.app.sheet.SvgSheet;
 import zentrel.app.shell.Page;
 import zentrel.check.Report;
-import zentrel.plan.Id;
 
 /** The flow as it is shown, on paper: seen first in the colours of paper, then saved as SVG or PDF. */
 final class FlowExportPage extends Page {
@@ -36,7 +33,7 @@ final class FlowExportPage extends Page {
     FlowExportPage(OpenDocument document, FlowModel model, FlowDrawing.Stage stage, Runnable away) {
         super("The flow on paper", away);
         this.document = document;
-        this.drawing = new FlowDrawing(model, unchosen(stage), chart);
+        this.drawing = new FlowDrawing(model, stage, chart, false);
         chart.setPrefSize(FlowDrawing.WIDTH, drawing.height() + 4);
         drawing.draw(-Double.MAX_VALUE, Double.MAX_VALUE);
         chart.setMouseTransparent(true);
@@ -58,56 +55,6 @@ final class FlowExportPage extends Page {
                         Texts.wrapped(
                                 "As it is shown: filtered, folded and opened. One page, letters as letters.", "soft"),
                         scroll);
-    }
-
-    /** The same stage, on which nothing is selected. */
-    private static FlowDrawing.Stage unchosen(FlowDrawing.Stage stage) {
-        return new FlowDrawing.Stage() {
-            @Override
-            public boolean isChosen(Id id) {
-                return false;
-            }
-
-            @Override
-            public boolean isChosen(Bundle bundle) {
-                return false;
-            }
-
-            @Override
-            public boolean isOpened(Bundle bundle) {
-                return stage.isOpened(bundle);
-            }
-
-            @Override
-            public String label(Id signal) {
-                return stage.label(signal);
-            }
-
-            @Override
-            public void choose(Id id) {
-                stage.choose(id);
-            }
-
-            @Override
-            public void open(Bundle bundle) {
-                stage.open(bundle);
-            }
-
-            @Override
-            public void unfold(String group) {
-                stage.unfold(group);
-            }
-
-            @Override
-            public void reveal(double y, double row) {
-                stage.reveal(y, row);
-            }
-
-            @Override
-            public void step(Id from, KeyCode way) {
-                stage.step(from, way);
-            }
-        };
     }
 
     /** What stands on the paper. */

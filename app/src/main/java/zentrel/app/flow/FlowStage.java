@@ -2,8 +2,12 @@ package zentrel.app.flow;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
@@ -365,7 +369,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
                             "soft"));
             return;
         }
-        FlowDrawing drawn = new FlowDrawing(m, this, chart);
+        FlowDrawing drawn = new FlowDrawing(m, this, chart, true);
         height = drawn.height();
         chart.setPrefSize(FlowDrawing.WIDTH, height + 4);
         drawnFrom = offset() - viewport() / 2;
@@ -471,13 +475,18 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
 
     /** The first on the other side that has a universe in common on the same segment. */
     private static Optional<Id> across(List<Bundle> mine, Id from, List<Bundle> theirs, List<Id> side) {
-        List<Bundle> own = mine.stream().filter(b -> b.end().equals(from)).toList();
-        return side.stream()
-                .filter(id -> theirs.stream()
-                        .anyMatch(t -> t.end().equals(id)
-                                && own.stream()
-                                        .anyMatch(o -> o.carrier().equals(t.carrier())
-                                                && o.signals().stream().anyMatch(t.signals()::contains))))
-                .findFirst();
+        Map<Id, Set<Id>> own = new HashMap<>();
+        mine.stream()
+                .filter(b -> b.end().equals(from))
+                .forEach(b ->
+                        own.computeIfAbsent(b.carrier(), c -> new HashSet<>()).addAll(b.signals()));
+        Set<Id> met = new HashSet<>();
+        for (Bundle t : theirs) {
+            Set<Id> signals = own.getOrDefault(t.carrier(), Set.of());
+            if (t.signals().stream().anyMatch(signals::contains)) {
+                met.add(t.end());
+            }
+        }
+        return side.stream().filter(met::contains).findFirst();
     }
 }
