@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
 
@@ -33,6 +34,7 @@ public final class SignalPaths {
     private final FlowJudge flows;
     private final LinkJudge links;
     private final AttachmentJudge attachments;
+    private volatile @Nullable List<SignalPath> linkPaths;
 
     public SignalPaths(Plan plan) {
         this(plan, Optional.empty());
@@ -241,15 +243,14 @@ public final class SignalPaths {
 
     /** The paths of the plan on which anything is wrong, at risk or unknown, in the order of {@link #all()}. */
     public List<SignalPath> withIssues() {
-        all();
         List<SignalPath> paths = new ArrayList<>();
         for (Universe universe : context.plan.universes()) {
+            List<SignalPath> own = judged.computeIfAbsent(universe.id(), this::judged);
             if (unclean.contains(universe.id())) {
-                paths.addAll(judged.getOrDefault(universe.id(), List.of()));
+                paths.addAll(own);
             }
         }
-        context.plan.links().forEach(l -> paths.add(links.path(l)));
-        context.plan.attachments().forEach(a -> paths.add(attachments.path(a)));
+        paths.addAll(ofLinks());
         return paths;
     }
 
@@ -261,6 +262,19 @@ public final class SignalPaths {
                         found instanceof Attachment attachment
                                 ? attachments.path(attachment)
                                 : links.path(context.index.link(id))));
+    }
+
+    /** The paths of control links and of consoles' own streams, judged once. */
+    private List<SignalPath> ofLinks() {
+        List<SignalPath> known = linkPaths;
+        if (known == null) {
+            List<SignalPath> paths = new ArrayList<>();
+            context.plan.links().forEach(l -> paths.add(links.path(l)));
+            context.plan.attachments().forEach(a -> paths.add(attachments.path(a)));
+            known = List.copyOf(paths);
+            linkPaths = known;
+        }
+        return known;
     }
 
     /** What is wrong with where a fixture sits; part of hop 10 of each of its paths. */
@@ -288,12 +302,7 @@ public final class SignalPaths {
         List<SignalPath> paths =
                 new ArrayList<>(each.flatMap(u -> judged.computeIfAbsent(u.id(), this::judged).stream())
                         .toList());
-        for (ControlLink link : context.plan.links()) {
-            paths.add(links.path(link));
-        }
-        for (Attachment attachment : context.plan.attachments()) {
-            paths.add(attachments.path(attachment));
-        }
+        paths.addAll(ofLinks());
         return paths;
     }
 
