@@ -64,7 +64,7 @@ final class WhoWinsCommand implements Callable<Integer> {
                                 .put("text", f.text()));
                 if (choices) {
                     ArrayNode ways = n.putArray("choices");
-                    for (Settling way : Settling.of(opened, c)) {
+                    for (Settling way : Settling.of(paths, c)) {
                         ArrayNode outcome =
                                 ways.addObject().put("text", way.text()).putArray("outcome");
                         way.outcome().forEach(outcome::add);
@@ -78,7 +78,7 @@ final class WhoWinsCommand implements Callable<Integer> {
                         + opened.index().name(c.port()) + ": " + c.now());
                 c.failures().forEach(f -> out.line("    " + f.text()));
                 if (choices) {
-                    Settling.of(opened, c)
+                    Settling.of(paths, c)
                             .forEach(way -> out.line("    Or " + way.text() + ": " + String.join(" ", way.outcome())));
                 }
             }

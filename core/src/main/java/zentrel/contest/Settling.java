@@ -33,13 +33,13 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
     }
 
     /** The choices for what is heard at a port; none where one source alone reaches it. */
-    public static List<Settling> of(Plan plan, Contest contest) {
-        PlanIndex index = plan.index();
+    public static List<Settling> of(SignalPaths paths, Contest contest) {
+        PlanIndex index = paths.plan().index();
         Set<ApplicationId> sources = sources(contest);
         if (sources.size() < 2) {
             return List.of();
         }
-        List<UniverseId> meeting = new ArrayList<>(Contest.all(new SignalPaths(plan)).stream()
+        List<UniverseId> meeting = new ArrayList<>(Contest.all(paths).stream()
                 .filter(c -> sources(c).equals(sources))
                 .map(Contest::universe)
                 .distinct()
@@ -47,16 +47,16 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
         List<Settling> choices = new ArrayList<>();
         for (ApplicationId winner : sources) {
             choices.add(choice(
-                    plan,
+                    paths,
                     contest,
                     meeting,
                     index.name(winner) + ", and the others follow when it stops",
                     (p, u) -> first(p, u, winner)));
         }
         for (ApplicationId winner : sources) {
-            choices.add(choice(plan, contest, meeting, index.name(winner) + " alone", (p, u) -> alone(p, u, winner)));
+            choices.add(choice(paths, contest, meeting, index.name(winner) + " alone", (p, u) -> alone(p, u, winner)));
         }
-        choices.add(choice(plan, contest, meeting, "All together, merged on purpose", Settling::merged));
+        choices.add(choice(paths, contest, meeting, "All together, merged on purpose", Settling::merged));
         return choices;
     }
 
@@ -70,7 +70,8 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
         Plan applied(Plan plan, UniverseId universe);
     }
 
-    private static Settling choice(Plan plan, Contest contest, List<UniverseId> meeting, String text, Way way) {
+    private static Settling choice(SignalPaths paths, Contest contest, List<UniverseId> meeting, String text, Way way) {
+        Plan plan = paths.plan();
         UniverseId universe = contest.universe();
         String label = plan.index().universe(universe).label();
         Edit edit = new Edit("Settle " + label + ": " + text, p -> way.applied(p, universe));
@@ -83,7 +84,7 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
                     return next;
                 });
         List<String> outcome = new ArrayList<>();
-        Contest.of(new SignalPaths(edit.applyTo(plan)), universe).stream()
+        Contest.of(new SignalPaths(edit.applyTo(plan), paths), universe).stream()
                 .filter(c -> c.port().equals(contest.port()))
                 .findFirst()
                 .ifPresent(c -> {

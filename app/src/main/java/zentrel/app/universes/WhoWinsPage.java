@@ -99,7 +99,7 @@ final class WhoWinsPage extends Page {
         if (report == null) {
             return;
         }
-        document.derive(report, r -> Settling.of(r.plan(), contest), choices -> {
+        document.derive(report, r -> Settling.of(r.signalPaths(), contest), choices -> {
             if (contest.equals(list.getSelectionModel().getSelectedItem())) {
                 meant.getItems().setAll(choices);
                 choices.stream()
