@@ -167,8 +167,7 @@ public final class Making {
                 Optional.of(profile.id()),
                 adapters,
                 Firewall.OPEN,
-                SourceCheck.NONE,
-                Power.ON);
+                SourceCheck.NONE);
         hosts.add(host);
         return host;
     }

@@ -70,38 +70,6 @@ public record Adapter(
                 Plug.USUAL);
     }
 
-    /** An adapter of whose socket nothing is said. */
-    public Adapter(
-            AdapterId id,
-            String name,
-            AdapterKind kind,
-            Optional<SegmentId> segment,
-            Setting<Boolean> enabled,
-            boolean carrier,
-            List<AdapterAddress> addresses,
-            Optional<Ipv4Address> gateway,
-            Optional<String> mac,
-            List<Route> routes,
-            Optional<Integer> metric,
-            Optional<DhcpServer> serves,
-            boolean pinned) {
-        this(
-                id,
-                name,
-                kind,
-                segment,
-                enabled,
-                carrier,
-                addresses,
-                gateway,
-                mac,
-                routes,
-                metric,
-                serves,
-                pinned,
-                Plug.USUAL);
-    }
-
     /** Whether it needs a cable or radio to reach anybody. */
     public boolean needsCarrier() {
         return kind == AdapterKind.WIRED || kind == AdapterKind.WIRELESS;

@@ -25,21 +25,6 @@ public record Host(
         Power power,
         Switching switching)
         implements Named {
-    /** A box of whose switching nothing is said. */
-    public Host(
-            HostId id,
-            String name,
-            HostKind kind,
-            String place,
-            OperatingSystem system,
-            Optional<String> profile,
-            List<Adapter> adapters,
-            Firewall firewall,
-            SourceCheck sourceCheck,
-            Power power) {
-        this(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, power, Switching.PLAIN);
-    }
-
     /** A box that is switched on, from a supply that nobody has named. */
     public Host(
             HostId id,
@@ -51,7 +36,7 @@ public record Host(
             List<Adapter> adapters,
             Firewall firewall,
             SourceCheck sourceCheck) {
-        this(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, Power.ON);
+        this(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, Power.ON, Switching.PLAIN);
     }
 
     public Host {

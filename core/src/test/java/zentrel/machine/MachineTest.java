@@ -149,7 +149,8 @@ class MachineTest {
                                 adapters,
                                 h.firewall(),
                                 h.sourceCheck(),
-                                h.power())
+                                h.power(),
+                                h.switching())
                         : h)
                 .toList());
     }

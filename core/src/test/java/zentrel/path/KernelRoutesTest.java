@@ -154,7 +154,8 @@ class KernelRoutesTest {
                     routes,
                     random.nextBoolean() ? Optional.of(100 + 10 * i) : Optional.empty(),
                     Optional.empty(),
-                    false));
+                    false,
+                    Plug.USUAL));
         }
         return new Host(
                 new HostId("h"),
