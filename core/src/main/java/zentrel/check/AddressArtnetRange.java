@@ -50,16 +50,13 @@ final class AddressArtnetRange extends PathRule {
 
     /** Without a profile nobody has said what a device accepts, so an address outside Art-Net's own ranges is worth a look. */
     private Optional<Finding> unsaid(CheckContext context, Host host) {
-        if (host.system() != OperatingSystem.FIRMWARE || !takesArtNet(context, host)) {
+        if (host.system() != OperatingSystem.FIRMWARE) {
             return Optional.empty();
         }
-        return host.adapters().stream()
-                .filter(a -> a.needsCarrier()
-                        && a.addresses().stream()
-                                .noneMatch(x -> usual(x.inForce().address())))
-                .filter(a -> !a.addresses().isEmpty())
-                .findFirst()
-                .map(a -> unmet(
+        for (Adapter a : host.adapters()) {
+            // what is asked of the address goes first: it is nearly always usual, and a box may have hundreds of ports
+            if (a.needsCarrier() && isUnusual(a) && takesArtNet(context, host)) {
+                return Optional.of(unmet(
                         Severity.NOTE,
                         Optional.empty(),
                         List.of(a.id()),
@@ -68,6 +65,18 @@ final class AddressArtnetRange extends PathRule {
                                 + ". Newer Art-Net gear takes any range, older gear 2.0.0.0/8 and 10.0.0.0/8 only, and"
                                 + " nobody has said which " + host.name() + " is: give it a profile, or look.",
                         List.of()));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean isUnusual(Adapter adapter) {
+        for (AdapterAddress address : adapter.addresses()) {
+            if (usual(address.inForce().address())) {
+                return false;
+            }
+        }
+        return !adapter.addresses().isEmpty();
     }
 
     private static boolean takesArtNet(CheckContext context, Host host) {

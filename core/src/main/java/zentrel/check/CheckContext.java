@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import zentrel.load.Load;
@@ -20,6 +21,7 @@ import zentrel.plan.Adapter;
 import zentrel.plan.Fixture;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
+import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 
@@ -29,13 +31,17 @@ public final class CheckContext {
     record Met(Issue issue, HopKind hop, Optional<Id> source, Optional<Id> target) {}
 
     private final SignalPaths signalPaths;
-    private final List<SignalPath> paths;
     private final Map<String, List<Met>> metByRule = new HashMap<>();
     private volatile @Nullable Load load;
 
-    CheckContext(SignalPaths signalPaths) {
+    /**
+     * Sorts the issues.
+     *
+     * @param known the load, where it is known
+     */
+    CheckContext(SignalPaths signalPaths, Optional<Load> known) {
         this.signalPaths = signalPaths;
-        paths = signalPaths.all();
+        load = known.orElse(null);
         for (SignalPath path : signalPaths.withIssues()) {
             for (Leg leg : path.legs()) {
                 for (Hop hop : leg.hops()) {
@@ -45,7 +51,7 @@ public final class CheckContext {
                 }
             }
         }
-        for (Fixture fixture : signalPaths.hasPatchIssues() ? plan().fixtures() : List.<Fixture>of()) {
+        for (Fixture fixture : signalPaths.withPatchIssues()) {
             for (Issue issue : signalPaths.patchIssues(fixture)) {
                 met(issue, HopKind.LEADS, Optional.empty(), Optional.of(fixture.id()));
             }
@@ -69,7 +75,7 @@ public final class CheckContext {
 
     /** Every path of the plan but those of single fixtures. */
     public List<SignalPath> paths() {
-        return paths;
+        return signalPaths.all();
     }
 
     public SignalPaths signalPaths() {
@@ -86,6 +92,23 @@ public final class CheckContext {
             }
         }
         return false;
+    }
+
+    /** Whether some lists of the plan are those that they were before an edit, by identity. */
+    @SafeVarargs
+    final boolean hasStill(Report before, Function<Plan, List<?>>... lists) {
+        for (Function<Plan, List<?>> list : lists) {
+            if (!ListChange.same(list.apply(before.plan()), list.apply(plan()))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Whether the load is what it was before an edit. */
+    @SuppressWarnings("ReferenceEquality")
+    boolean hasStillTheLoad(Report before) {
+        return before.load() == load();
     }
 
     /** What the streams come to on each cable; worked out when a rule asks for it first. */

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import zentrel.plan.*;
 
 /** More than 32 unit loads on a DMX line: {@code line.loads}. */
@@ -21,6 +23,11 @@ final class LineLoads extends PathRule {
 
     /** Unit loads that one transmitter drives (ANSI E1.11 by way of EIA-485). */
     private static final double MOST = 32;
+
+    @Override
+    public boolean stands(Report before, CheckContext after) {
+        return after.hasStill(before, Plan::lines, Plan::fixtures);
+    }
 
     @Override
     public boolean applies(CheckContext context) {
@@ -53,53 +60,58 @@ final class LineLoads extends PathRule {
                         line.name() + " has " + Numbers.plain(loads)
                                 + " unit loads, and a line carries 32. Put a "
                                 + "splitter in, and hang the last ones behind it.",
-                        List.of(split(context.plan(), line, fixtures, passedOn))));
+                        List.of(split(line, fixtures, passedOn))));
             }
         }
         return findings;
     }
 
     /** A splitter after as many fixtures as leave room for it; the rest hang on its branches, as many as they need. */
-    private static Edit split(Plan plan, Line line, List<Fixture> fixtures, long passedOn) {
-        HostId device = new HostId(Ids.free(plan, line.id().value() + ".splitter"));
-        List<Line> branches = new ArrayList<>();
-        Map<FixtureId, LineId> moved = new HashMap<>();
+    private static Edit split(Line line, List<Fixture> fixtures, long passedOn) {
+        Map<FixtureId, Integer> branchOf = new LinkedHashMap<>();
+        int branch = 0;
         double before = passedOn + 1;
         double onBranch = 0;
         for (Fixture fixture : fixtures) {
-            if (branches.isEmpty() && before + fixture.unitLoads() <= MOST) {
+            if (branch == 0 && before + fixture.unitLoads() <= MOST) {
                 before += fixture.unitLoads();
                 continue;
             }
-            if (branches.isEmpty() || onBranch + fixture.unitLoads() > MOST) {
-                int number = branches.size() + 1;
-                branches.add(new Line(
-                        new LineId(Ids.free(plan, line.id().value() + ".branch" + number)),
-                        line.name() + ", branch " + number,
-                        line.port(),
-                        Optional.of(new Via(device, line.id()))));
+            if (branch == 0 || onBranch + fixture.unitLoads() > MOST) {
+                branch++;
                 onBranch = 0;
             }
             onBranch += fixture.unitLoads();
-            moved.put(fixture.id(), branches.get(branches.size() - 1).id());
+            branchOf.put(fixture.id(), branch);
         }
-        return new Edit("Put a splitter in " + line.name() + " for the last " + moved.size(), p -> {
-            List<Host> hosts = new ArrayList<>(p.hosts());
-            hosts.add(new Host(
-                    device,
-                    "Splitter of " + line.name(),
-                    HostKind.OTHER,
-                    "",
-                    OperatingSystem.FIRMWARE,
-                    Optional.empty(),
-                    List.of(),
-                    Firewall.OPEN,
-                    SourceCheck.NONE));
-            List<Line> lines = new ArrayList<>(p.lines());
-            lines.addAll(branches);
-            List<Fixture> hung = new ArrayList<>(p.fixtures());
-            hung.replaceAll(f -> moved.containsKey(f.id()) ? f.withLine(Optional.of(moved.get(f.id()))) : f);
-            return p.withHosts(hosts).withLines(lines).withFixtures(hung);
-        });
+        return new Edit(
+                "Put a splitter in " + line.name() + " for the last " + branchOf.size(), p -> split(p, line, branchOf));
+    }
+
+    private static Plan split(Plan plan, Line line, Map<FixtureId, Integer> branchOf) {
+        HostId device = new HostId(Ids.free(plan, line.id().value() + ".splitter"));
+        List<Host> hosts = new ArrayList<>(plan.hosts());
+        hosts.add(new Host(
+                device,
+                "Splitter of " + line.name(),
+                HostKind.OTHER,
+                "",
+                OperatingSystem.FIRMWARE,
+                Optional.empty(),
+                List.of(),
+                Firewall.OPEN,
+                SourceCheck.NONE));
+        List<Line> lines = new ArrayList<>(plan.lines());
+        Map<Integer, LineId> branches = new HashMap<>();
+        for (int number : new TreeSet<>(branchOf.values())) {
+            LineId id = new LineId(Ids.free(plan, line.id().value() + ".branch" + number));
+            branches.put(number, id);
+            lines.add(new Line(
+                    id, line.name() + ", branch " + number, line.port(), Optional.of(new Via(device, line.id()))));
+        }
+        List<Fixture> hung = new ArrayList<>(plan.fixtures());
+        hung.replaceAll(f ->
+                branchOf.containsKey(f.id()) ? f.withLine(Optional.ofNullable(branches.get(branchOf.get(f.id())))) : f);
+        return plan.withHosts(hosts).withLines(lines).withFixtures(hung);
     }
 }

@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import zentrel.load.Load;
 import zentrel.path.HopKind;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterId;
 import zentrel.plan.Edit;
 import zentrel.plan.Plan;
 import zentrel.plan.SegmentId;
@@ -24,18 +26,18 @@ final class NetworkLoad extends PathRule {
     }
 
     @Override
+    public boolean stands(Report before, CheckContext after) {
+        return after.hasStillTheLoad(before);
+    }
+
+    @Override
     public boolean applies(CheckContext context) {
         return !context.plan().streams().isEmpty();
     }
 
     /** The streams on a link, sent less often, so that it is just below the limit. */
-    private static Edit slower(CheckContext context, Load.Link link) {
+    private static Edit slower(Load.Link link, List<Stream> on) {
         double scale = Load.MOST / link.part() * 0.95;
-        List<Stream> on = sends(link)
-                ? own(context, link)
-                : context.plan().streams().stream()
-                        .filter(s -> context.load().passes(s, link.adapter(), context.index()))
-                        .toList();
         double fastest = on.stream().mapToDouble(Stream::ratePerSecond).max().orElse(0);
         return new Edit(
                 String.format(
@@ -53,19 +55,28 @@ final class NetworkLoad extends PathRule {
                 });
     }
 
-    private static boolean sends(Load.Link link) {
-        return link.out().bits() >= link.in().bits();
+    private static List<Stream> leaving(Load load, AdapterId by) {
+        List<Stream> leaving = new ArrayList<>();
+        for (Load.Sent sent : load.sent()) {
+            if (sent.leavesBy(by)) {
+                leaving.add(sent.stream());
+            }
+        }
+        return leaving;
     }
 
-    /** What the programs of the box at a link send. */
-    private static List<Stream> own(CheckContext context, Load.Link link) {
-        return context
-                .index()
-                .applicationsOn(context.index().hostOf(link.adapter()).id())
-                .stream()
-                .flatMap(a -> context.index().streamsOf(a.id()).stream())
-                .filter(s -> context.load().receivers().containsKey(s.id()))
-                .toList();
+    private static List<Stream> arriving(Load load, Adapter at) {
+        List<Stream> arriving = new ArrayList<>();
+        for (Load.Sent sent : load.sent()) {
+            if (sent.reaches(at)) {
+                arriving.add(sent.stream());
+            }
+        }
+        return arriving;
+    }
+
+    private static boolean sends(Load.Link link) {
+        return link.out().bits() >= link.in().bits();
     }
 
     @Override
@@ -90,6 +101,9 @@ final class NetworkLoad extends PathRule {
 
     private Finding finding(CheckContext context, Load.Link link, int others) {
         boolean sends = sends(link);
+        List<Stream> on = sends
+                ? leaving(context.load(), link.adapter())
+                : arriving(context.load(), context.index().adapter(link.adapter()));
         return unmet(
                 Severity.AT_RISK,
                 Optional.of(HopKind.CARRIED),
@@ -109,6 +123,6 @@ final class NetworkLoad extends PathRule {
                         sends
                                 ? "Send to groups instead of to each, or split the universes over two sources."
                                 : "Use switches that pass groups on to their members only, or send to each."),
-                List.of(slower(context, link)));
+                List.of(slower(link, on)));
     }
 }

@@ -13,6 +13,7 @@ final class NetworkTtl extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return !context.paths().isEmpty() && context.plan().hosts().stream().anyMatch(h -> h.kind() == HostKind.ROUTER);
+        return context.signalPaths().any()
+                && context.plan().hosts().stream().anyMatch(h -> h.kind() == HostKind.ROUTER);
     }
 }

@@ -36,7 +36,10 @@ final class NetworkWirelessStream extends PathRule {
             if (adapter.kind() != AdapterKind.WIRELESS || adapter.segment().isEmpty()) {
                 continue;
             }
-            double packets = flooded(context, adapter.segment().get());
+            List<Load.Sent> flooding = flooding(context, adapter.segment().get());
+            double packets = flooding.stream()
+                    .mapToDouble(s -> s.stream().ratePerSecond())
+                    .sum();
             if (packets > 0) {
                 findings.add(unmet(
                         Severity.AT_RISK,
@@ -51,49 +54,45 @@ final class NetworkWirelessStream extends PathRule {
                                 context.index().name(adapter.id()),
                                 100 * Airtime.part(Protocol.SACN, packets, Airtime.SLOWEST_RATE),
                                 100 * Airtime.part(Protocol.SACN, packets, Airtime.SLOWEST_RATE_5_GHZ)),
-                        List.of(toEach(context, adapter.segment().get()))));
+                        List.of(toEach(context, adapter.segment().get(), flooding))));
             }
         }
         return findings;
     }
 
-    private static boolean floods(CheckContext context, Stream stream, SegmentId segment) {
-        return ((stream.delivery() == Delivery.MULTICAST && context.load().groupsOn(segment) == Load.Groups.FLOOD)
-                        || stream.delivery() == Delivery.BROADCAST
-                        || stream.delivery() == Delivery.LIMITED_BROADCAST)
-                && context.load().isSentOn(stream, segment);
+    /** What goes to everybody on a segment. */
+    private static List<Load.Sent> flooding(CheckContext context, SegmentId segment) {
+        boolean groups = context.load().groupsOn(segment) == Load.Groups.FLOOD;
+        List<Load.Sent> flooding = new ArrayList<>();
+        for (Load.Sent sent : context.load().sent()) {
+            Delivery delivery = sent.stream().delivery();
+            boolean floods = (delivery == Delivery.MULTICAST && groups)
+                    || delivery == Delivery.BROADCAST
+                    || delivery == Delivery.LIMITED_BROADCAST;
+            if (floods && sent.isOn(segment)) {
+                flooding.add(sent);
+            }
+        }
+        return flooding;
     }
 
     /** sACN to a list of those that take it, Art-Net to those found. */
-    private static Edit toEach(CheckContext context, SegmentId segment) {
+    private static Edit toEach(CheckContext context, SegmentId segment, List<Load.Sent> flooding) {
         return new Edit("Send each stream on " + context.index().name(segment) + " to those that take it only", p -> {
             Plan next = p;
-            for (Stream stream : context.plan().streams()) {
-                if (floods(context, stream, segment)) {
-                    List<Ipv4Address> to = context.load().receivers().getOrDefault(stream.id(), List.of()).stream()
-                            .map(context.index()::adapter)
-                            .flatMap(a -> a.addresses().stream().limit(1))
-                            .map(a -> a.inForce().address())
-                            .toList();
-                    next = next.withStream(
-                            stream.id(),
-                            s -> s.protocol() == Protocol.SACN
-                                    ? s.withDelivery(Delivery.UNICAST, to)
-                                    : s.withDelivery(Delivery.FOUND, List.of()));
-                }
+            for (Load.Sent sent : flooding) {
+                List<Ipv4Address> to = sent.taking().stream()
+                        .map(context.index()::adapter)
+                        .flatMap(a -> a.addresses().stream().limit(1))
+                        .map(a -> a.inForce().address())
+                        .toList();
+                next = next.withStream(
+                        sent.stream().id(),
+                        s -> s.protocol() == Protocol.SACN
+                                ? s.withDelivery(Delivery.UNICAST, to)
+                                : s.withDelivery(Delivery.FOUND, List.of()));
             }
             return next;
         });
-    }
-
-    /** Packets a second on a segment that go to groups or everybody. */
-    private static double flooded(CheckContext context, SegmentId segment) {
-        double packets = 0;
-        for (Stream stream : context.plan().streams()) {
-            if (floods(context, stream, segment)) {
-                packets += stream.ratePerSecond();
-            }
-        }
-        return packets;
     }
 }

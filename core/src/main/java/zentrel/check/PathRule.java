@@ -50,7 +50,7 @@ abstract class PathRule implements Rule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return !context.paths().isEmpty();
+        return context.signalPaths().any();
     }
 
     @Override

@@ -21,6 +21,20 @@ final class PortPage extends PathRule {
     }
 
     @Override
+    public boolean stands(Report before, CheckContext after) {
+        return after.hasStill(
+                before,
+                Plan::receivers,
+                Plan::universes,
+                Plan::streams,
+                Plan::applications,
+                Plan::hosts,
+                Plan::lines,
+                Plan::fixtures,
+                Plan::profiles);
+    }
+
+    @Override
     public boolean applies(CheckContext context) {
         return context.plan().receivers().stream().anyMatch(r -> r.protocols().contains(Protocol.ARTNET));
     }
@@ -29,6 +43,9 @@ final class PortPage extends PathRule {
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Receiver receiver : context.plan().receivers()) {
+            if (isOfOneSubNet(receiver)) {
+                continue; // nearly all, and a plan may have thousands
+            }
             for (List<Port> page : PortPages.of(context.plan(), receiver)) {
                 List<Port> set = page.stream()
                         .filter(p -> p.protocol().inForce() == Protocol.ARTNET
@@ -43,6 +60,20 @@ final class PortPage extends PathRule {
             }
         }
         return findings;
+    }
+
+    private static boolean isOfOneSubNet(Receiver receiver) {
+        int first = -1;
+        for (Port port : receiver.ports()) {
+            if (port.wire().isPresent()) {
+                int subNet = port.wire().get().inForce() >> 4;
+                if (first >= 0 && subNet != first) {
+                    return false;
+                }
+                first = subNet;
+            }
+        }
+        return true;
     }
 
     private Finding finding(CheckContext context, Receiver receiver, List<Port> set) {

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zentrel.load.Load;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.plan.Plan;
@@ -13,18 +14,19 @@ import zentrel.plan.Plan;
  *
  * @param findings the worst first, then in the order of the rules
  * @param outcomes what each rule says, in the order of the rules
+ * @param load what the streams come to on each cable
  * @param signalPaths the judged paths, for asking on
  */
 public record Report(
-        Plan plan,
-        List<Finding> findings,
-        Map<String, Outcome> outcomes,
-        List<SignalPath> paths,
-        SignalPaths signalPaths) {
+        Plan plan, List<Finding> findings, Map<String, Outcome> outcomes, Load load, SignalPaths signalPaths) {
     public Report {
         findings = List.copyOf(findings);
         outcomes = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(outcomes));
-        paths = List.copyOf(paths);
+    }
+
+    /** Every path of the plan but those of single fixtures. */
+    public List<SignalPath> paths() {
+        return signalPaths.all();
     }
 
     public boolean isBroken() {

@@ -25,10 +25,10 @@ final class UniverseNoReceiver extends PathRule {
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
-        for (Universe universe : context.plan().universes()) {
-            boolean taken = !context.index().portsOf(universe.id()).isEmpty()
-                    || !context.index().fixturesIn(universe.id()).isEmpty();
-            List<Stream> streams = taken ? List.of() : context.index().streamsOf(universe.id());
+        for (Universe universe : context.signalPaths().untaken()) {
+            List<Stream> streams = context.index().fixturesIn(universe.id()).isEmpty()
+                    ? context.index().streamsOf(universe.id())
+                    : List.of(); // where anything is patched its path says it
             if (streams.stream().anyMatch(s -> s.enabled().inForce())) {
                 List<Id> subjects = new ArrayList<>();
                 subjects.add(universe.id());

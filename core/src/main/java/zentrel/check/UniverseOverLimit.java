@@ -11,10 +11,11 @@ final class UniverseOverLimit extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().applications().stream()
-                .anyMatch(a -> context.index()
-                        .profileOf(a)
-                        .filter(p -> !p.limits().isEmpty())
-                        .isPresent());
+        return !context.plan().profiles().isEmpty()
+                && context.plan().applications().stream()
+                        .anyMatch(a -> context.index()
+                                .profileOf(a)
+                                .filter(p -> !p.limits().isEmpty())
+                                .isPresent());
     }
 }

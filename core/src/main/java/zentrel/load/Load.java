@@ -17,17 +17,11 @@ import zentrel.plan.*;
  * they do over a switch without settings, unless its switches snoop and somebody asks: then they go to their members only.
  *
  * @param links the adapters that carry anything, the busiest first
- * @param receivers the adapters at which the ports are that take each stream
- * @param sentOn the segment on which each stream that is sent leaves
+ * @param sent the streams that are sent, in the order of the plan
  * @param air what access points must send to groups and everybody, the busiest segment first
  * @param groups what happens to groups on each segment that carries some
  */
-public record Load(
-        List<Link> links,
-        Map<StreamId, SegmentId> sentOn,
-        Map<StreamId, List<AdapterId>> receivers,
-        List<Air> air,
-        Map<SegmentId, Groups> groups) {
+public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<SegmentId, Groups> groups) {
     /** How fast a cable is taken to be where nobody has looked: 100BASE-TX (IEEE 802.3). Few nodes are faster. */
     public static final double BITS_PER_SECOND = 100e6;
 
@@ -42,6 +36,31 @@ public record Load(
         MEMBERS,
         /** They stop, {@link Switching#GROUP_SECONDS} after the last question. */
         STOP
+    }
+
+    /**
+     * A stream that is sent.
+     *
+     * @param by the adapter that it leaves by; none within the computer only
+     * @param taking the adapters at which the ports are that take it
+     */
+    public record Sent(Stream stream, Optional<Adapter> by, List<AdapterId> taking) {
+        /** Whether it leaves on a segment. */
+        public boolean isOn(SegmentId segment) {
+            return by.isPresent() && by.get().segment().filter(segment::equals).isPresent();
+        }
+
+        /** Whether it leaves by an adapter. */
+        public boolean leavesBy(AdapterId adapter) {
+            return by.isPresent() && by.get().id().equals(adapter);
+        }
+
+        /** Whether it arrives at an adapter, for it or flooded. */
+        public boolean reaches(Adapter adapter) {
+            boolean flooded = !Sums.toEach(stream.delivery())
+                    && adapter.segment().filter(this::isOn).isPresent();
+            return flooded ? !leavesBy(adapter.id()) : taking.contains(adapter.id());
+        }
     }
 
     /**
@@ -73,14 +92,7 @@ public record Load(
      * @param bits a second on Ethernet, gaps and all
      * @param everybody packets a second of these that are broadcast, which every device must look at
      */
-    public record Flow(double packets, double bits, double everybody) {
-        static final Flow NONE = new Flow(0, 0, 0);
-
-        Flow and(double packetsMore, int bytes, boolean broadcast) {
-            return new Flow(
-                    packets + packetsMore, bits + packetsMore * bytes * 8, everybody + (broadcast ? packetsMore : 0));
-        }
-    }
+    public record Flow(double packets, double bits, double everybody) {}
 
     /**
      * More universes, to see what would be.
@@ -93,8 +105,7 @@ public record Load(
 
     public Load {
         links = List.copyOf(links);
-        sentOn = Map.copyOf(sentOn);
-        receivers = Map.copyOf(receivers);
+        sent = List.copyOf(sent);
         air = List.copyOf(air);
         groups = Map.copyOf(groups);
     }
@@ -104,6 +115,16 @@ public record Load(
         return of(plan, Optional.empty());
     }
 
+    /**
+     * This load, if it is also that of a plan that came of an edit: then what it holds of streams and adapters may be as it
+     * was, where it does not matter here.
+     *
+     * @param then the plan of which this is the load
+     */
+    public Optional<Load> standing(Plan then, Plan now) {
+        return SameLoad.of(then, now) ? Optional.of(this) : Optional.empty();
+    }
+
     /** The load of a plan with more added. */
     public static Load of(Plan plan, Optional<WhatIf> more) {
         Sums sums = new Sums(plan, more.filter(WhatIf::querierDies).isPresent());
@@ -111,26 +132,7 @@ public record Load(
             sums.add(stream);
         }
         more.ifPresent(sums::add);
-        return new Load(sums.links(), sums.sentOn, sums.receivers, sums.air(), sums.groups);
-    }
-
-    /** Whether a stream is sent, and leaves on this segment. */
-    public boolean isSentOn(Stream stream, SegmentId segment) {
-        return segment.equals(sentOn.get(stream.id()));
-    }
-
-    /** Whether a stream that is sent passes an adapter, in or out, groups and broadcasts flooded. */
-    public boolean passes(Stream stream, AdapterId adapter, PlanIndex index) {
-        if (!receivers.containsKey(stream.id())) {
-            return false;
-        }
-        boolean sender = index.host(index.application(stream.application()).host()).adapters().stream()
-                .anyMatch(a -> a.id().equals(adapter));
-        boolean flooded = !Sums.toEach(stream.delivery())
-                && index.adapter(adapter).segment().equals(Optional.ofNullable(sentOn.get(stream.id())));
-        return sender
-                || flooded
-                || receivers.getOrDefault(stream.id(), List.of()).contains(adapter);
+        return new Load(sums.links(), sums.sent, sums.air(), sums.groups);
     }
 
     /** The busiest link. */
@@ -152,21 +154,47 @@ public record Load(
         return groups.getOrDefault(segment, Groups.FLOOD);
     }
 
+    /** Packets in one direction, while they are added up. */
+    private static final class Sum {
+        private double packets;
+        private double bits;
+        private double everybody;
+
+        void add(double more, int bytes, boolean broadcast) {
+            packets += more;
+            bits += more * bytes * 8;
+            everybody += broadcast ? more : 0;
+        }
+
+        /** What the others of a segment sent. */
+        void addOthers(Sum all, Sum own) {
+            packets += all.packets - own.packets;
+            bits += all.bits - own.bits;
+            everybody += all.everybody - own.everybody;
+        }
+
+        Flow flow() {
+            return new Flow(packets, bits, everybody);
+        }
+    }
+
     private static final class Sums {
+        private static final Sum NOTHING = new Sum();
+
         private final PlanIndex index;
         private final Plan plan;
-        private final Map<StreamId, List<AdapterId>> receivers = new HashMap<>();
-        private final Map<StreamId, SegmentId> sentOn = new HashMap<>();
-        private final Map<SegmentId, Flow> floods = new LinkedHashMap<>();
-        private final Map<SegmentId, Flow> broadcasts = new LinkedHashMap<>();
-        private final Map<AdapterId, Flow> ownFloods = new HashMap<>();
-        private final Map<AdapterId, Flow> ownBroadcasts = new HashMap<>();
-        private final Map<AdapterId, Flow> out = new LinkedHashMap<>();
-        private final Map<AdapterId, Flow> in = new LinkedHashMap<>();
-        private final Map<AdapterId, Flow> meant = new LinkedHashMap<>();
+        private final List<Sent> sent = new ArrayList<>();
+        private final Map<SegmentId, Sum> floods = new LinkedHashMap<>();
+        private final Map<SegmentId, Sum> broadcasts = new LinkedHashMap<>();
+        private final Map<AdapterId, Sum> ownFloods = new HashMap<>();
+        private final Map<AdapterId, Sum> ownBroadcasts = new HashMap<>();
+        private final Map<AdapterId, Sum> out = new LinkedHashMap<>();
+        private final Map<AdapterId, Sum> in = new LinkedHashMap<>();
+        private final Map<AdapterId, Sum> meant = new LinkedHashMap<>();
 
         private final Map<ApplicationId, Optional<Adapter>> artnetBy = new HashMap<>();
         private final Map<ApplicationId, Optional<Adapter>> sacnBy = new HashMap<>();
+        private final Map<ApplicationId, Map<Optional<SegmentId>, Optional<AdapterId>>> receiving = new HashMap<>();
         private final Map<SegmentId, Groups> groups = new HashMap<>();
         private final Map<SegmentId, Double> onAir = new LinkedHashMap<>();
 
@@ -199,15 +227,19 @@ public record Load(
             }
             Optional<Adapter> by = sending(stream.application(), stream.protocol());
             Optional<SegmentId> segment = by.flatMap(Adapter::segment);
-            Set<AdapterId> taking = new LinkedHashSet<>();
+            List<AdapterId> taking = new ArrayList<>(1);
             for (Port port : index.portsOf(stream.universe())) {
                 if (port.protocol().inForce() == stream.protocol()) {
-                    receiving(port.id(), segment).ifPresent(taking::add);
+                    Optional<AdapterId> at = receiving(port.id(), segment);
+                    boolean another = at.isPresent()
+                            && !taking.contains(at.get())
+                            && (by.isEmpty() || !by.get().id().equals(at.get()));
+                    if (another) {
+                        taking.add(at.get());
+                    }
                 }
             }
-            by.ifPresent(a -> taking.remove(a.id()));
-            segment.ifPresent(s -> sentOn.put(stream.id(), s));
-            receivers.put(stream.id(), List.copyOf(taking));
+            sent.add(new Sent(stream, by, taking));
             send(
                     by,
                     stream.protocol(),
@@ -233,7 +265,7 @@ public record Load(
                     more.delivery(),
                     rate * more.universes(),
                     1,
-                    Set.of());
+                    List.of());
         }
 
         private Groups groupsOn(Optional<Adapter> by) {
@@ -248,49 +280,48 @@ public record Load(
                 Delivery delivery,
                 double packets,
                 int copies,
-                Set<AdapterId> taking) {
+                List<AdapterId> taking) {
             if (by.isEmpty() || by.get().kind() == AdapterKind.LOOPBACK) {
                 return;
             }
             boolean broadcast = delivery == Delivery.BROADCAST || delivery == Delivery.LIMITED_BROADCAST;
             int bytes = WireSize.onEthernet(protocol);
-            out.merge(by.get().id(), Flow.NONE.and(packets * copies, bytes, broadcast), Sums::sum);
+            Adapter adapter = by.get();
+            at(out, adapter.id()).add(packets * copies, bytes, broadcast);
             if (toEach(delivery)) {
-                taking.forEach(r -> in.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+                taking.forEach(r -> at(in, r).add(packets, bytes, false));
             } else if (delivery == Delivery.MULTICAST && groupsOn(by) != Groups.FLOOD) {
                 if (groupsOn(by) == Groups.MEMBERS) {
-                    taking.forEach(r -> in.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+                    taking.forEach(r -> at(in, r).add(packets, bytes, false));
                     if (taking.stream().anyMatch(this::isWireless)) {
-                        by.get().segment().ifPresent(s -> onAir.merge(s, packets, Double::sum));
+                        adapter.segment().ifPresent(s -> onAir.merge(s, packets, Double::sum));
                     }
                 }
             } else {
-                by.get().segment().ifPresent(s -> onAir.merge(s, packets, Double::sum));
+                adapter.segment().ifPresent(s -> onAir.merge(s, packets, Double::sum));
                 // what floods is added up for the whole segment, for a large one has thousands of both
-                Flow flooded = Flow.NONE.and(packets, bytes, broadcast);
-                by.get().segment().ifPresent(s -> floods.merge(s, flooded, Sums::sum));
-                ownFloods.merge(by.get().id(), flooded, Sums::sum);
+                adapter.segment().ifPresent(s -> at(floods, s).add(packets, bytes, broadcast));
+                at(ownFloods, adapter.id()).add(packets, bytes, broadcast);
             }
             if (broadcast) {
-                Flow flooded = Flow.NONE.and(packets, bytes, true);
-                by.get().segment().ifPresent(s -> broadcasts.merge(s, flooded, Sums::sum));
-                ownBroadcasts.merge(by.get().id(), flooded, Sums::sum);
+                adapter.segment().ifPresent(s -> at(broadcasts, s).add(packets, bytes, true));
+                at(ownBroadcasts, adapter.id()).add(packets, bytes, true);
             } else {
-                taking.forEach(r -> meant.merge(r, Flow.NONE.and(packets, bytes, false), Sums::sum));
+                taking.forEach(r -> at(meant, r).add(packets, bytes, false));
             }
         }
 
+        private static <K> Sum at(Map<K, Sum> sums, K key) {
+            return sums.computeIfAbsent(key, k -> new Sum());
+        }
+
         /** What floods a segment reaches every adapter there but the one that sent it. */
-        private void spread(Map<SegmentId, Flow> all, Map<AdapterId, Flow> own, Map<AdapterId, Flow> to) {
-            all.forEach((segment, flow) -> {
+        private void spread(Map<SegmentId, Sum> all, Map<AdapterId, Sum> own, Map<AdapterId, Sum> to) {
+            all.forEach((segment, sum) -> {
                 for (Adapter adapter : index.adaptersOn(segment)) {
-                    Flow mine = own.getOrDefault(adapter.id(), Flow.NONE);
-                    Flow others = new Flow(
-                            flow.packets() - mine.packets(),
-                            flow.bits() - mine.bits(),
-                            flow.everybody() - mine.everybody());
-                    if (adapter.kind() != AdapterKind.LOOPBACK && others.packets() > 0) {
-                        to.merge(adapter.id(), others, Sums::sum);
+                    Sum mine = own.getOrDefault(adapter.id(), NOTHING);
+                    if (adapter.kind() != AdapterKind.LOOPBACK && sum.packets - mine.packets > 0) {
+                        at(to, adapter.id()).addOthers(sum, mine);
                     }
                 }
             });
@@ -310,10 +341,6 @@ public record Load(
             });
             list.sort(Comparator.comparingDouble(Air::packets).reversed());
             return list;
-        }
-
-        private static Flow sum(Flow a, Flow b) {
-            return new Flow(a.packets() + b.packets(), a.bits() + b.bits(), a.everybody() + b.everybody());
         }
 
         /** The adapter by which a program sends a protocol; asked for every stream, and the same for all of a program. */
@@ -341,10 +368,17 @@ public record Load(
                             .findFirst();
         }
 
-        /** The adapter at which a port gets what a stream sends: the one on the sender's segment. */
+        /** The adapter at which a port gets what a stream sends; the same for all ports of a program. */
         private Optional<AdapterId> receiving(PortId port, Optional<SegmentId> segment) {
+            return receiving
+                    .computeIfAbsent(index.receiverOf(port).application(), a -> new HashMap<>(2))
+                    .computeIfAbsent(segment, s -> receivingAdapter(index.applicationOf(port), s));
+        }
+
+        /** The one on the sender's segment, else the first. */
+        private Optional<AdapterId> receivingAdapter(Application application, Optional<SegmentId> segment) {
             @Nullable Adapter first = null;
-            for (Adapter adapter : index.host(index.applicationOf(port).host()).adapters()) {
+            for (Adapter adapter : index.host(application.host()).adapters()) {
                 if (adapter.kind() == AdapterKind.LOOPBACK) {
                     continue;
                 }
@@ -366,9 +400,9 @@ public record Load(
                 links.add(new Link(
                         id,
                         index.adapter(id).plug().megabits().map(m -> m * 1e6).orElse(BITS_PER_SECOND),
-                        out.getOrDefault(id, Flow.NONE),
-                        in.getOrDefault(id, Flow.NONE),
-                        meant.getOrDefault(id, Flow.NONE)));
+                        out.getOrDefault(id, NOTHING).flow(),
+                        in.getOrDefault(id, NOTHING).flow(),
+                        meant.getOrDefault(id, NOTHING).flow()));
             }
             links.sort(Comparator.comparingDouble(Link::part).reversed());
             return links;

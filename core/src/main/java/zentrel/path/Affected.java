@@ -63,9 +63,10 @@ final class Affected {
         ListChange.of(then.hosts(), now.hosts()).all().forEach(this::host);
         ListChange.of(then.applications(), now.applications()).all().forEach(a -> application(a.id()));
         ListChange.of(then.receivers(), now.receivers()).all().forEach(this::receiver);
-        ListChange.of(then.streams(), now.streams()).all().forEach(this::streamOfSource);
+        ListChange.of(then.streams(), now.streams()).all().forEach(this::stream);
         ListChange.of(then.fixtures(), now.fixtures()).all().forEach(this::fixture);
         ListChange.of(then.universes(), now.universes()).all().forEach(this::universe);
+        limited();
         return universes;
     }
 
@@ -110,10 +111,24 @@ final class Affected {
         }
     }
 
-    /** A stream more or less may put others of its source beyond a limit. */
-    private void streamOfSource(Stream stream) {
-        stream(stream);
-        application(stream.application());
+    /** A stream more or less may put others of its source beyond a limit, or let them be sent again. */
+    private void limited() {
+        Set<StreamId> changed = new HashSet<>();
+        for (StreamId id : before.beyondLimit()) {
+            if (!after.beyondLimit().contains(id)) {
+                changed.add(id);
+            }
+        }
+        for (StreamId id : after.beyondLimit()) {
+            if (!before.beyondLimit().contains(id)) {
+                changed.add(id);
+            }
+        }
+        for (StreamId id : changed) {
+            for (PathContext context : both()) {
+                context.index.find(id).map(Stream.class::cast).ifPresent(this::stream);
+            }
+        }
     }
 
     /** A stream, and those that share its number. */
@@ -141,7 +156,7 @@ final class Affected {
     private void universe(Universe universe) {
         universes.add(universe.id());
         for (PathContext context : both()) {
-            context.index.streamsOf(universe.id()).forEach(this::streamOfSource); // limits go by the numbers
+            context.index.streamsOf(universe.id()).forEach(this::stream);
         }
     }
 }

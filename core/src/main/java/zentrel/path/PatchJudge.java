@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
+import java.util.TreeSet;
 import zentrel.plan.Break;
 import zentrel.plan.Cable;
 import zentrel.plan.CableKind;
@@ -58,7 +58,8 @@ final class PatchJudge {
     PatchJudge(PathContext context, Remedies remedies) {
         this.context = context;
         this.remedies = remedies;
-        judge(f -> true);
+        context.plan.universes().forEach(u -> judgeUniverse(u.id()));
+        context.plan.universes().forEach(u -> judgeWays(u.id()));
     }
 
     /** Judges the fixtures of some universes and those with which something was wrong; with the others nothing is. */
@@ -67,54 +68,46 @@ final class PatchJudge {
         this.remedies = remedies;
         Set<UniverseId> again = new HashSet<>(affected);
         for (FixtureId id : before.issues.keySet()) {
-            context.index
-                    .find(id)
-                    .map(Fixture.class::cast)
-                    .ifPresent(f -> f.breaks().forEach(b -> again.add(b.universe())));
+            context.index.find(id).map(Fixture.class::cast).ifPresent(f -> again.addAll(f.universes()));
         }
         // a fixture in several universes is judged in all of them, and so are its neighbours there
         Deque<UniverseId> open = new ArrayDeque<>(again);
         while (!open.isEmpty()) {
             for (Fixture neighbour : context.index.fixturesIn(open.pop())) {
-                for (Break b : neighbour.breaks()) {
-                    if (again.add(b.universe())) {
-                        open.push(b.universe());
+                for (UniverseId universe : neighbour.universes()) {
+                    if (again.add(universe)) {
+                        open.push(universe);
                     }
                 }
             }
         }
-        if (!again.isEmpty()) {
-            judge(f -> isIn(f, again));
-        }
+        List<UniverseId> inOrder = new ArrayList<>(again);
+        inOrder.sort(Comparator.comparingInt(context.index::placeOf));
+        inOrder.forEach(this::judgeUniverse);
+        inOrder.forEach(this::judgeWays);
     }
 
-    /** A plain loop: every fixture of a plan is asked. */
-    private static boolean isIn(Fixture fixture, Set<UniverseId> universes) {
-        for (Break b : fixture.breaks()) {
-            if (universes.contains(b.universe())) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    private void judge(Predicate<Fixture> which) {
-        Map<UniverseId, List<Placed>> placed = new HashMap<>();
-        List<Fixture> chosen = new ArrayList<>();
-        int order = 0;
-        for (Fixture fixture : context.plan.fixtures()) {
-            if (which.test(fixture)) {
-                chosen.add(fixture);
-                for (int i = 0; i < fixture.breaks().size(); i++) {
-                    Placed p = new Placed(fixture, i, order);
-                    placed.computeIfAbsent(p.slots().universe(), u -> new ArrayList<>())
-                            .add(p);
+    /** How the fixtures of a universe share its slots. */
+    private void judgeUniverse(UniverseId universe) {
+        List<Fixture> fixtures = context.index.fixturesIn(universe);
+        List<Placed> placed = new ArrayList<>(fixtures.size());
+        for (int order = 0; order < fixtures.size(); order++) {
+            List<Break> breaks = fixtures.get(order).breaks();
+            for (int i = 0; i < breaks.size(); i++) {
+                if (breaks.get(i).universe().equals(universe)) {
+                    placed.add(new Placed(fixtures.get(order), i, order));
                 }
             }
-            order++;
         }
-        placed.values().forEach(this::judgeUniverse);
-        for (Fixture fixture : chosen) {
+        judgeUniverse(placed);
+    }
+
+    /** How signals get to the fixtures of a universe; one of several is judged with its first. */
+    private void judgeWays(UniverseId universe) {
+        for (Fixture fixture : context.index.fixturesIn(universe)) {
+            if (!fixture.breaks().get(0).universe().equals(universe)) {
+                continue;
+            }
             if (fixture.line().isPresent()) {
                 judgeLine(fixture, context.index.line(fixture.line().get()));
                 judgeWay(fixture, context.index.line(fixture.line().get()));
@@ -125,8 +118,21 @@ final class PatchJudge {
         }
     }
 
-    boolean hasIssues() {
-        return !issues.isEmpty();
+    /** The fixtures with which anything is wrong, in the order of their universes. */
+    List<Fixture> withIssues() {
+        Set<UniverseId> universes = new TreeSet<>(Comparator.comparingInt(context.index::placeOf));
+        issues.keySet()
+                .forEach(id ->
+                        universes.add(context.index.fixture(id).breaks().get(0).universe()));
+        List<Fixture> fixtures = new ArrayList<>();
+        for (UniverseId universe : universes) {
+            for (Fixture fixture : context.index.fixturesIn(universe)) {
+                if (fixture.breaks().get(0).universe().equals(universe) && issues.containsKey(fixture.id())) {
+                    fixtures.add(fixture);
+                }
+            }
+        }
+        return fixtures;
     }
 
     /** All that is wrong with where a fixture sits. */

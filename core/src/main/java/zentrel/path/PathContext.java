@@ -16,6 +16,7 @@ import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AdapterId;
 import zentrel.plan.AdapterKind;
+import zentrel.plan.Grouped;
 import zentrel.plan.Host;
 import zentrel.plan.HostKind;
 import zentrel.plan.ListChange;
@@ -27,6 +28,7 @@ import zentrel.plan.SegmentId;
 import zentrel.plan.Setting;
 import zentrel.plan.Snooping;
 import zentrel.plan.Stream;
+import zentrel.plan.StreamId;
 
 /** What judging needs to know of the whole plan, worked out once. */
 final class PathContext {
@@ -46,7 +48,7 @@ final class PathContext {
     final PlanIndex index;
     private final Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders;
     private final Map<SegmentId, Optional<Subnet>> usual = new ConcurrentHashMap<>();
-    private final Map<WireKey, List<Stream>> streamsByWire;
+    private final Grouped<WireKey, Stream> streamsByWire;
     private final List<Host> routers;
     private final UniverseLimits limits;
     final Powering powering;
@@ -74,7 +76,9 @@ final class PathContext {
                 ? before.get().routers
                 : plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
         this.holders = boxes ? before.get().holders : holders(plan);
-        this.streamsByWire = sources ? before.get().streamsByWire : streamsByWire(plan);
+        this.streamsByWire = before.filter(b -> b.hasNumbersOf(plan))
+                .map(b -> b.streamsByWire.after(b.plan.streams(), plan.streams(), b::numbers, this::numbers, Set.of()))
+                .orElseGet(() -> Grouped.of(plan.streams(), this::numbers));
     }
 
     /** Whether a plan has the same boxes and cables as this one's, by identity. */
@@ -89,6 +93,12 @@ final class PathContext {
         return ListChange.of(plan.streams(), other.streams()).isNone()
                 && ListChange.of(plan.applications(), other.applications()).isNone()
                 && ListChange.of(plan.universes(), other.universes()).isNone();
+    }
+
+    /** Whether a stream that is in both is sent by the same number: programs and universes may only have been added. */
+    private boolean hasNumbersOf(Plan other) {
+        return ListChange.of(plan.applications(), other.applications()).gone().isEmpty()
+                && ListChange.of(plan.universes(), other.universes()).gone().isEmpty();
     }
 
     private static Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders(Plan plan) {
@@ -109,16 +119,10 @@ final class PathContext {
         return holders;
     }
 
-    private static Map<WireKey, List<Stream>> streamsByWire(Plan plan) {
-        Map<WireKey, List<Stream>> streams = new HashMap<>();
-        for (Stream stream : plan.streams()) {
-            plan.index()
-                    .wireOf(stream)
-                    .ifPresent(wire -> streams.computeIfAbsent(
-                                    new WireKey(stream.protocol(), wire), k -> new ArrayList<>(2))
-                            .add(stream));
-        }
-        return streams;
+    private List<WireKey> numbers(Stream stream) {
+        return index.wireOf(stream)
+                .map(wire -> List.of(new WireKey(stream.protocol(), wire)))
+                .orElse(List.of());
     }
 
     /** Why a stream is beyond what its source sends, if it is. */
@@ -126,8 +130,13 @@ final class PathContext {
         return limits.of(stream);
     }
 
+    /** The streams beyond what their sources send. */
+    Set<StreamId> beyondLimit() {
+        return limits.beyond();
+    }
+
     List<Stream> streamsOn(Protocol protocol, int wire) {
-        return streamsByWire.getOrDefault(new WireKey(protocol, wire), List.of());
+        return streamsByWire.get(new WireKey(protocol, wire));
     }
 
     /** The adapters of a segment that have this address now. */

@@ -3,10 +3,8 @@ package zentrel.path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
@@ -19,15 +17,7 @@ public final class SignalPaths {
     /** Bridges one after the other that are followed; more of them are a ring. */
     private static final int MOST_BRIDGES = 4;
 
-    /** Universes from which on they are judged on all processors; for fewer that takes longer. */
-    private static final int MANY = 200;
-
-    /** The paths of universes, as {@link #all()} found them. */
-    private final Map<UniverseId, List<SignalPath>> judged = new ConcurrentHashMap<>();
-
-    /** Of those the ones on which anything is wrong, at risk or unknown. */
-    private final Set<UniverseId> unclean = ConcurrentHashMap.newKeySet();
-
+    private final UniversePaths universes;
     private final PathContext context;
     private final Remedies remedies;
     private final PatchJudge patch;
@@ -49,18 +39,15 @@ public final class SignalPaths {
         context = new PathContext(Cabling.inForce(plan), before.map(b -> b.context));
         remedies = new Remedies(context);
         Optional<Set<UniverseId>> affected = before.flatMap(b -> Affected.between(b.context, context));
-        if (affected.isPresent()) {
-            patch = new PatchJudge(context, remedies, before.get().patch, affected.get());
-            judged.putAll(before.get().judged);
-            affected.get().forEach(judged::remove);
-            before.get().unclean.forEach(judged::remove);
-        } else {
-            patch = new PatchJudge(context, remedies);
-        }
+        patch = affected.isPresent()
+                ? new PatchJudge(context, remedies, before.get().patch, affected.get())
+                : new PatchJudge(context, remedies);
         TransportJudge transport = new TransportJudge(context, remedies);
         flows = new FlowJudge(context, remedies, transport, patch);
         links = new LinkJudge(context, transport);
         attachments = new AttachmentJudge(context, transport);
+        universes = new UniversePaths(context.plan, this::judged);
+        affected.ifPresent(a -> universes.takeOver(before.get().universes, a));
     }
 
     public Plan plan() {
@@ -215,7 +202,7 @@ public final class SignalPaths {
     /** The paths of a universe: from each of its sources to each of its ports. */
     public PathReport ofUniverse(UniverseId id) {
         context.index.universe(id);
-        return PathReport.of(id, judged.computeIfAbsent(id, this::judged));
+        return PathReport.of(id, universes.of(id));
     }
 
     private List<SignalPath> judged(UniverseId id) {
@@ -235,23 +222,24 @@ public final class SignalPaths {
                 paths.add(unsent(id, Optional.empty(), Optional.empty()));
             }
         }
-        if (!paths.stream().allMatch(SignalPath::isClean)) {
-            unclean.add(id);
-        }
         return List.copyOf(paths);
     }
 
     /** The paths of the plan on which anything is wrong, at risk or unknown, in the order of {@link #all()}. */
     public List<SignalPath> withIssues() {
-        List<SignalPath> paths = new ArrayList<>();
-        for (Universe universe : context.plan.universes()) {
-            List<SignalPath> own = judged.computeIfAbsent(universe.id(), this::judged);
-            if (unclean.contains(universe.id())) {
-                paths.addAll(own);
-            }
-        }
+        List<SignalPath> paths = new ArrayList<>(universes.withIssues());
         paths.addAll(ofLinks());
         return paths;
+    }
+
+    /** The universes that are sent and that no port takes, in the order of the plan. */
+    public List<Universe> untaken() {
+        return universes.untaken();
+    }
+
+    /** Whether the plan has any path. */
+    public boolean any() {
+        return universes.any() || !ofLinks().isEmpty();
     }
 
     public PathReport ofLink(LinkId id) {
@@ -289,20 +277,19 @@ public final class SignalPaths {
         return rings;
     }
 
-    /** Whether anything is wrong with where a fixture sits. */
-    public boolean hasPatchIssues() {
-        return patch.hasIssues();
+    /** The fixtures with which anything is wrong where they sit, in the order of their universes. */
+    public List<Fixture> withPatchIssues() {
+        return patch.withIssues();
     }
 
     /** Every path of the plan but those of single fixtures. */
     public List<SignalPath> all() {
-        List<Universe> universes = context.plan.universes();
-        java.util.stream.Stream<Universe> each =
-                universes.size() < MANY ? universes.stream() : universes.parallelStream();
-        List<SignalPath> paths =
-                new ArrayList<>(each.flatMap(u -> judged.computeIfAbsent(u.id(), this::judged).stream())
-                        .toList());
-        paths.addAll(ofLinks());
+        List<SignalPath> links = ofLinks();
+        if (links.isEmpty()) {
+            return universes.all();
+        }
+        List<SignalPath> paths = new ArrayList<>(universes.all());
+        paths.addAll(links);
         return paths;
     }
 

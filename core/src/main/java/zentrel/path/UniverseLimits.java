@@ -41,6 +41,11 @@ final class UniverseLimits {
         return Optional.ofNullable(beyond.get(stream.id()));
     }
 
+    /** The streams that do not leave. */
+    Set<StreamId> beyond() {
+        return beyond.keySet();
+    }
+
     private void judge(Application application, ProfileApplication profile, Protocol protocol, int limit) {
         List<Stream> sent = index.streamsOf(application.id()).stream()
                 .filter(s -> s.protocol() == protocol && s.enabled().inForce())

@@ -1,8 +1,10 @@
 package zentrel.plan;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A light, or whatever else takes slots.
@@ -58,6 +60,16 @@ public record Fixture(
 
     public Fixture withLine(Optional<LineId> value) {
         return new Fixture(id, number, name, place, type, value, breaks, sharesSlots, unitLoads);
+    }
+
+    /** The universes that it is patched in, in the order of its breaks. */
+    public Set<UniverseId> universes() {
+        if (breaks.size() == 1) {
+            return Set.of(breaks.get(0).universe()); // nearly all, and a plan may have a hundred thousand
+        }
+        Set<UniverseId> universes = new LinkedHashSet<>();
+        breaks.forEach(b -> universes.add(b.universe()));
+        return universes;
     }
 
     public boolean uses(UniverseId universe) {

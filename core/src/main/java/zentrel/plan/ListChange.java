@@ -29,6 +29,12 @@ public record ListChange<T>(List<T> gone, List<T> come) {
         return new ListChange<>(before.subList(start, before.size() - end), after.subList(start, after.size() - end));
     }
 
+    /** Whether an edit left a list alone, so that both plans share it. */
+    @SuppressWarnings("ReferenceEquality")
+    public static boolean same(List<?> before, List<?> after) {
+        return before == after;
+    }
+
     /** Whether the two are the same. */
     public boolean isNone() {
         return gone.isEmpty() && come.isEmpty();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
@@ -341,9 +342,7 @@ public final class Plan {
     }
 
     public Plan withStream(StreamId id, UnaryOperator<Stream> change) {
-        List<Stream> list = new ArrayList<>(streams);
-        list.replaceAll(s -> s.id().equals(id) ? change.apply(s) : s);
-        return withStreams(list);
+        return withStreams(replaced(streams, id, Stream::id, change));
     }
 
     public Plan withCable(CableId id, UnaryOperator<Cable> change) {
@@ -366,9 +365,18 @@ public final class Plan {
         return withProfiles(list);
     }
 
-    private static <T extends Named> List<T> replaced(List<T> items, Id id, UnaryOperator<T> change) {
+    private <T extends Named> List<T> replaced(List<T> items, Id id, UnaryOperator<T> change) {
+        return replaced(items, id, Named::id, change);
+    }
+
+    /** By identity where the lookups are worked out anyway: to ask each of a hundred thousand for its id takes long. */
+    @SuppressWarnings("ReferenceEquality")
+    private <T> List<T> replaced(List<T> items, Id id, Function<T, Id> idOf, UnaryOperator<T> change) {
         List<T> list = new ArrayList<>(items);
-        list.replaceAll(item -> item.id().equals(id) ? change.apply(item) : item);
+        PlanIndex known = index;
+        Object found = known == null ? null : known.find(id).orElse(null);
+        list.replaceAll(
+                item -> item == found || (found == null && idOf.apply(item).equals(id)) ? change.apply(item) : item);
         return list;
     }
 

@@ -2,9 +2,6 @@ package zentrel.plan;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,30 +31,23 @@ public final class PlanIndex {
             CableId::new,
             CopyId::new);
 
-    /** Changes after which everything is looked up anew instead of on top of what was. */
-    private static final int MOST_CHANGES = 2000;
-
-    /** In place of what is gone. */
-    private static final Object GONE = new Object();
-
     private final Plan plan;
-    private final Map<Id, Object> base;
-    private final Map<Id, Object> changed;
-    private final Map<AdapterId, Host> hostByAdapter;
-    private final Map<PortId, Receiver> receiverByPort;
-    private final Map<SegmentId, List<Adapter>> adaptersBySegment;
-    private final Map<HostId, List<Application>> applicationsByHost;
-    private final Map<UniverseId, List<Stream>> streamsByUniverse;
-    private final Map<ApplicationId, List<Stream>> streamsByApplication;
-    private final Map<ApplicationId, List<Receiver>> receiversByApplication;
-    private final Map<PortId, List<Line>> linesByPort;
-    private final Map<LineId, List<Fixture>> fixturesByLine;
-    private final Map<UniverseId, List<Fixture>> fixturesByUniverse;
-    private final Map<UniverseId, List<Port>> portsByUniverse;
-    private final Map<PortId, Set<UniverseId>> universesByPort;
+    private final Layered<Id, Object> all;
+    private final Layered<AdapterId, Host> hostByAdapter;
+    private final Layered<PortId, Receiver> receiverByPort;
+    private final Grouped<SegmentId, Adapter> adaptersBySegment;
+    private final Grouped<HostId, Application> applicationsByHost;
+    private final Grouped<UniverseId, Stream> streamsByUniverse;
+    private final Grouped<ApplicationId, Stream> streamsByApplication;
+    private final Grouped<ApplicationId, Receiver> receiversByApplication;
+    private final Grouped<PortId, Line> linesByPort;
+    private final Grouped<LineId, Fixture> fixturesByLine;
+    private final Grouped<UniverseId, Fixture> fixturesByUniverse;
+    private final PortsMeant portsMeant;
+    private final Map<UniverseId, Integer> places;
     private final Map<ApplicationId, Session> sessionByApplication;
     private final Map<String, Profile> profilesById;
-    private final Map<Id, List<Cable>> cablesByEnd;
+    private final Grouped<Id, Cable> cablesByEnd;
 
     /**
      * Works it out.
@@ -66,78 +56,53 @@ public final class PlanIndex {
      */
     PlanIndex(Plan plan, @Nullable PlanIndex before) {
         this.plan = plan;
-        boolean hosts = before != null && same(before.plan.hosts(), plan.hosts());
-        boolean applications = before != null && same(before.plan.applications(), plan.applications());
-        boolean streams = before != null && same(before.plan.streams(), plan.streams());
-        boolean receivers = before != null && same(before.plan.receivers(), plan.receivers());
-        boolean lines = before != null && same(before.plan.lines(), plan.lines());
-        boolean fixtures = before != null && same(before.plan.fixtures(), plan.fixtures());
-        Map<Id, Object> changes = before == null ? null : before.changesTo(plan);
-        if (before != null && changes != null && changes.size() <= MOST_CHANGES) {
-            base = before.base;
-            changed = changes;
+        @Nullable Plan then = before == null ? null : before.plan;
+        if (before == null || then == null) {
+            all = everything(plan);
+            hostByAdapter = Layered.of(hostByAdapter(plan));
+            receiverByPort = Layered.of(receiverByPort(plan));
+            adaptersBySegment = Grouped.of(adapters(plan), PlanIndex::segmentOf);
+            applicationsByHost = Grouped.of(plan.applications(), a -> List.of(a.host()));
+            streamsByUniverse = Grouped.of(plan.streams(), s -> List.of(s.universe()));
+            streamsByApplication = Grouped.of(plan.streams(), s -> List.of(s.application()));
+            receiversByApplication = Grouped.of(plan.receivers(), r -> List.of(r.application()));
+            linesByPort = Grouped.of(plan.lines(), l -> List.of(l.port()));
+            fixturesByLine = Grouped.of(plan.fixtures(), PlanIndex::lineOf);
+            fixturesByUniverse = Grouped.of(plan.fixtures(), Fixture::universes);
+            cablesByEnd = Grouped.of(plan.cables(), c -> List.of(c.from(), c.to()));
+            portsMeant = PortsMeant.of(plan, linesByPort, fixturesByLine);
         } else {
-            base = everything(plan);
-            changed = Map.of();
+            all = before.all.with(before.changesTo(plan));
+            hostByAdapter = before.hostByAdapter.with(
+                    changes(ListChange.of(then.hosts(), plan.hosts()), Host::adapters, Adapter::id));
+            receiverByPort = before.receiverByPort.with(
+                    changes(ListChange.of(then.receivers(), plan.receivers()), Receiver::ports, Port::id));
+            adaptersBySegment = ListChange.same(then.hosts(), plan.hosts())
+                    ? before.adaptersBySegment
+                    : before.adaptersBySegment.after(adapters(then), adapters(plan), PlanIndex::segmentOf);
+            applicationsByHost =
+                    before.applicationsByHost.after(then.applications(), plan.applications(), a -> List.of(a.host()));
+            streamsByUniverse =
+                    before.streamsByUniverse.after(then.streams(), plan.streams(), s -> List.of(s.universe()));
+            streamsByApplication =
+                    before.streamsByApplication.after(then.streams(), plan.streams(), s -> List.of(s.application()));
+            receiversByApplication = before.receiversByApplication.after(
+                    then.receivers(), plan.receivers(), r -> List.of(r.application()));
+            linesByPort = before.linesByPort.after(then.lines(), plan.lines(), l -> List.of(l.port()));
+            fixturesByLine = before.fixturesByLine.after(then.fixtures(), plan.fixtures(), PlanIndex::lineOf);
+            fixturesByUniverse = before.fixturesByUniverse.after(then.fixtures(), plan.fixtures(), Fixture::universes);
+            cablesByEnd = before.cablesByEnd.after(then.cables(), plan.cables(), c -> List.of(c.from(), c.to()));
+            portsMeant = before.portsMeant.after(then, plan, linesByPort, fixturesByLine, all::get);
         }
-        hostByAdapter = before != null && hosts ? before.hostByAdapter : new HashMap<>();
-        adaptersBySegment = before != null && hosts ? before.adaptersBySegment : new HashMap<>();
-        if (!hosts) {
-            hosts();
+        places = before != null && ListChange.same(before.plan.universes(), plan.universes())
+                ? before.places
+                : places(plan);
+        profilesById = new HashMap<>();
+        plan.profiles().forEach(p -> profilesById.put(p.id(), p));
+        sessionByApplication = new HashMap<>();
+        for (Session session : plan.sessions()) {
+            session.members().forEach(m -> sessionByApplication.putIfAbsent(m.application(), session));
         }
-        applicationsByHost = before != null && applications
-                ? before.applicationsByHost
-                : grouped(plan.applications(), Application::host);
-        streamsByUniverse =
-                before != null && streams ? before.streamsByUniverse : grouped(plan.streams(), Stream::universe);
-        streamsByApplication =
-                before != null && streams ? before.streamsByApplication : grouped(plan.streams(), Stream::application);
-        receiversByApplication = before != null && receivers
-                ? before.receiversByApplication
-                : grouped(plan.receivers(), Receiver::application);
-        receiverByPort = before != null && receivers ? before.receiverByPort : new HashMap<>();
-        if (!receivers) {
-            plan.receivers().forEach(r -> r.ports().forEach(p -> receiverByPort.put(p.id(), r)));
-        }
-        linesByPort = before != null && lines ? before.linesByPort : grouped(plan.lines(), Line::port);
-        fixturesByLine = before != null && fixtures ? before.fixturesByLine : new HashMap<>();
-        fixturesByUniverse = before != null && fixtures ? before.fixturesByUniverse : new HashMap<>();
-        if (!fixtures) {
-            fixtures();
-        }
-        boolean ports = receivers && lines && fixtures;
-        portsByUniverse = before != null && ports ? before.portsByUniverse : new LinkedHashMap<>();
-        universesByPort = before != null && ports ? before.universesByPort : new HashMap<>();
-        if (!ports) {
-            ports();
-        }
-        boolean profiles = before != null && same(before.plan.profiles(), plan.profiles());
-        profilesById = before != null && profiles ? before.profilesById : new HashMap<>();
-        if (!profiles) {
-            plan.profiles().forEach(p -> profilesById.put(p.id(), p));
-        }
-        boolean cables = before != null && same(before.plan.cables(), plan.cables());
-        cablesByEnd = before != null && cables ? before.cablesByEnd : new HashMap<>();
-        if (!cables) {
-            for (Cable cable : plan.cables()) {
-                for (Id end : List.of(cable.from(), cable.to())) {
-                    cablesByEnd.computeIfAbsent(end, e -> new ArrayList<>(1)).add(cable);
-                }
-            }
-        }
-        boolean sessions = before != null && same(before.plan.sessions(), plan.sessions());
-        sessionByApplication = before != null && sessions ? before.sessionByApplication : new HashMap<>();
-        if (!sessions) {
-            for (Session session : plan.sessions()) {
-                session.members().forEach(m -> sessionByApplication.putIfAbsent(m.application(), session));
-            }
-        }
-    }
-
-    /** By identity: an edit shares the lists that it leaves alone. */
-    @SuppressWarnings("ReferenceEquality")
-    private static boolean same(List<?> before, List<?> after) {
-        return before == after;
     }
 
     // --- by id ---
@@ -156,7 +121,7 @@ public final class PlanIndex {
                 plan.copies());
     }
 
-    private static Map<Id, Object> everything(Plan plan) {
+    private static Layered<Id, Object> everything(Plan plan) {
         // made large enough at once: it grows to hundreds of thousands
         Map<Id, Object> all = new HashMap<>(2
                         * (plan.fixtures().size()
@@ -164,121 +129,102 @@ public final class PlanIndex {
                                 + 8 * plan.hosts().size())
                 + 64);
         shelves(plan).forEach(shelf -> shelf.forEach(item -> all.put(item.id(), item)));
-        plan.hosts().forEach(h -> put(all, h));
-        plan.receivers().forEach(r -> put(all, r));
+        for (Host host : plan.hosts()) {
+            all.put(host.id(), host);
+            host.adapters().forEach(a -> all.put(a.id(), a));
+        }
+        for (Receiver receiver : plan.receivers()) {
+            all.put(receiver.id(), receiver);
+            receiver.ports().forEach(p -> all.put(p.id(), p));
+        }
         plan.streams().forEach(s -> all.put(s.id(), s));
-        return all;
+        return Layered.of(all);
     }
 
-    private static void put(Map<Id, Object> all, Host host) {
-        all.put(host.id(), host);
-        host.adapters().forEach(a -> all.put(a.id(), a));
-    }
-
-    private static void put(Map<Id, Object> all, Receiver receiver) {
-        all.put(receiver.id(), receiver);
-        receiver.ports().forEach(p -> all.put(p.id(), p));
-    }
-
-    /** What is otherwise than in the base, for a plan that came of this one by an edit. */
-    private Map<Id, Object> changesTo(Plan after) {
-        Map<Id, Object> changes = new HashMap<>(changed);
+    /** What is otherwise in a plan that came of this one by an edit; empty what is gone. */
+    private Map<Id, Optional<Object>> changesTo(Plan after) {
+        Map<Id, Optional<Object>> changes = new HashMap<>();
         List<List<? extends Named>> old = shelves(plan);
         List<List<? extends Named>> now = shelves(after);
+        // all that is gone first, for what was moved to another box or list has come with it
+        List<ListChange<Named>> shelved = new ArrayList<>();
         for (int i = 0; i < old.size(); i++) {
-            ListChange<Named> change = ListChange.of(List.<Named>copyOf(old.get(i)), List.<Named>copyOf(now.get(i)));
-            change.gone().forEach(x -> changes.put(x.id(), GONE));
-            change.come().forEach(x -> changes.put(x.id(), x));
+            shelved.add(ListChange.of(List.<Named>copyOf(old.get(i)), List.<Named>copyOf(now.get(i))));
         }
-        ListChange<Host> hosts = ListChange.of(plan.hosts(), after.hosts());
-        hosts.gone().forEach(h -> {
-            changes.put(h.id(), GONE);
-            h.adapters().forEach(a -> changes.put(a.id(), GONE));
-        });
-        hosts.come().forEach(h -> put(changes, h));
-        ListChange<Receiver> receivers = ListChange.of(plan.receivers(), after.receivers());
-        receivers.gone().forEach(r -> {
-            changes.put(r.id(), GONE);
-            r.ports().forEach(p -> changes.put(p.id(), GONE));
-        });
-        receivers.come().forEach(r -> put(changes, r));
         ListChange<Stream> streams = ListChange.of(plan.streams(), after.streams());
-        streams.gone().forEach(s -> changes.put(s.id(), GONE));
-        streams.come().forEach(s -> changes.put(s.id(), s));
+        ListChange<Host> hosts = ListChange.of(plan.hosts(), after.hosts());
+        ListChange<Receiver> receivers = ListChange.of(plan.receivers(), after.receivers());
+        shelved.forEach(c -> c.gone().forEach(x -> changes.put(x.id(), Optional.empty())));
+        streams.gone().forEach(s -> changes.put(s.id(), Optional.empty()));
+        for (Host host : hosts.gone()) {
+            changes.put(host.id(), Optional.empty());
+            host.adapters().forEach(a -> changes.put(a.id(), Optional.empty()));
+        }
+        for (Receiver receiver : receivers.gone()) {
+            changes.put(receiver.id(), Optional.empty());
+            receiver.ports().forEach(p -> changes.put(p.id(), Optional.empty()));
+        }
+        shelved.forEach(c -> c.come().forEach(x -> changes.put(x.id(), Optional.of(x))));
+        streams.come().forEach(s -> changes.put(s.id(), Optional.of(s)));
+        for (Host host : hosts.come()) {
+            changes.put(host.id(), Optional.of(host));
+            host.adapters().forEach(a -> changes.put(a.id(), Optional.of(a)));
+        }
+        for (Receiver receiver : receivers.come()) {
+            changes.put(receiver.id(), Optional.of(receiver));
+            receiver.ports().forEach(p -> changes.put(p.id(), Optional.of(p)));
+        }
         return changes;
-    }
-
-    private @Nullable Object byId(Id id) {
-        Object here = changed.get(id);
-        return here == null ? base.get(id) : here.equals(GONE) ? null : here;
     }
 
     // --- by relation ---
 
-    private void hosts() {
-        for (Host host : plan.hosts()) {
-            for (Adapter adapter : host.adapters()) {
-                hostByAdapter.put(adapter.id(), host);
-                adapter.segment()
-                        .ifPresent(s -> adaptersBySegment
-                                .computeIfAbsent(s, k -> new ArrayList<>())
-                                .add(adapter));
-            }
-        }
+    /** Which of some boxes has each of its parts, after an edit of the boxes. */
+    private static <K, B, P> Map<K, Optional<B>> changes(
+            ListChange<B> boxes, Function<B, List<P>> parts, Function<P, K> id) {
+        Map<K, Optional<B>> changes = new HashMap<>();
+        boxes.gone().forEach(b -> parts.apply(b).forEach(p -> changes.put(id.apply(p), Optional.empty())));
+        boxes.come().forEach(b -> parts.apply(b).forEach(p -> changes.put(id.apply(p), Optional.of(b))));
+        return changes;
     }
 
-    private void fixtures() {
-        for (Fixture fixture : plan.fixtures()) {
-            fixture.line()
-                    .ifPresent(l -> fixturesByLine
-                            .computeIfAbsent(l, k -> new ArrayList<>())
-                            .add(fixture));
-            List<Break> breaks = fixture.breaks();
-            Set<UniverseId> universes =
-                    breaks.size() == 1 ? Set.of(breaks.get(0).universe()) : universes(breaks);
-            universes.forEach(u -> fixturesByUniverse
-                    .computeIfAbsent(u, k -> new ArrayList<>())
-                    .add(fixture));
-        }
+    private static Map<AdapterId, Host> hostByAdapter(Plan plan) {
+        Map<AdapterId, Host> hosts = new HashMap<>();
+        plan.hosts().forEach(h -> h.adapters().forEach(a -> hosts.put(a.id(), h)));
+        return hosts;
     }
 
-    private void ports() {
-        for (Receiver receiver : plan.receivers()) {
-            for (Port port : receiver.ports()) {
-                Set<UniverseId> universes = meantFor(port);
-                universesByPort.put(port.id(), universes);
-                universes.forEach(u -> portsByUniverse
-                        .computeIfAbsent(u, k -> new ArrayList<>())
-                        .add(port));
-            }
-        }
+    private static Map<PortId, Receiver> receiverByPort(Plan plan) {
+        Map<PortId, Receiver> receivers = new HashMap<>();
+        plan.receivers().forEach(r -> r.ports().forEach(p -> receivers.put(p.id(), r)));
+        return receivers;
     }
 
-    private static Set<UniverseId> universes(List<Break> breaks) {
-        Set<UniverseId> universes = new LinkedHashSet<>();
-        breaks.forEach(b -> universes.add(b.universe()));
-        return universes;
+    private static List<Adapter> adapters(Plan plan) {
+        List<Adapter> adapters = new ArrayList<>();
+        plan.hosts().forEach(h -> adapters.addAll(h.adapters()));
+        return adapters;
     }
 
-    private Set<UniverseId> meantFor(Port port) {
-        if (port.universe().isPresent()) {
-            return Set.of(port.universe().get());
-        }
-        Set<UniverseId> universes = new LinkedHashSet<>();
-        for (Line line : linesByPort.getOrDefault(port.id(), List.of())) {
-            for (Fixture fixture : fixturesByLine.getOrDefault(line.id(), List.of())) {
-                fixture.breaks().forEach(b -> universes.add(b.universe()));
-            }
-        }
-        return universes;
+    private static List<SegmentId> segmentOf(Adapter adapter) {
+        return adapter.segment().map(List::of).orElse(List.of());
     }
 
-    private static <K, V> Map<K, List<V>> grouped(List<V> items, Function<V, K> key) {
-        Map<K, List<V>> map = new HashMap<>();
-        for (V item : items) {
-            map.computeIfAbsent(key.apply(item), k -> new ArrayList<>()).add(item);
+    private static List<LineId> lineOf(Fixture fixture) {
+        return fixture.line().map(List::of).orElse(List.of());
+    }
+
+    private static Map<UniverseId, Integer> places(Plan plan) {
+        Map<UniverseId, Integer> places = new HashMap<>(2 * plan.universes().size());
+        for (Universe universe : plan.universes()) {
+            places.put(universe.id(), places.size());
         }
-        return map;
+        return places;
+    }
+
+    /** At which place of the plan's list a universe stands, from 0; -1 if it is not there. */
+    public int placeOf(UniverseId id) {
+        return places.getOrDefault(id, -1);
     }
 
     /** Whether anything of the plan has this text as its id. */
@@ -290,30 +236,22 @@ public final class PlanIndex {
     public Optional<Id> idOf(String text) {
         return KINDS.stream()
                 .map(k -> k.apply(text))
-                .filter(id -> byId(id) != null)
+                .filter(id -> all.get(id) != null)
                 .findFirst();
     }
 
     /** Whatever has this id, if the plan holds it. */
     public Optional<Object> find(Id id) {
-        return Optional.ofNullable(byId(id));
+        return Optional.ofNullable(all.get(id));
     }
 
     /** Every id of the plan. */
     public Set<Id> ids() {
-        Set<Id> ids = new HashSet<>(base.keySet());
-        changed.forEach((id, found) -> {
-            if (found.equals(GONE)) {
-                ids.remove(id);
-            } else {
-                ids.add(id);
-            }
-        });
-        return ids;
+        return all.keys();
     }
 
     private <T> T get(Id id, Class<T> type) {
-        Object found = byId(id);
+        Object found = all.get(id);
         if (!type.isInstance(found)) {
             throw new IllegalArgumentException("The plan has no " + type.getSimpleName() + " \"" + id.value() + "\".");
         }
@@ -393,45 +331,45 @@ public final class PlanIndex {
     }
 
     public List<Adapter> adaptersOn(SegmentId id) {
-        return adaptersBySegment.getOrDefault(id, List.of());
+        return adaptersBySegment.get(id);
     }
 
     public List<Application> applicationsOn(HostId id) {
-        return applicationsByHost.getOrDefault(id, List.of());
+        return applicationsByHost.get(id);
     }
 
     public List<Stream> streamsOf(UniverseId id) {
-        return streamsByUniverse.getOrDefault(id, List.of());
+        return streamsByUniverse.get(id);
     }
 
     public List<Stream> streamsOf(ApplicationId id) {
-        return streamsByApplication.getOrDefault(id, List.of());
+        return streamsByApplication.get(id);
     }
 
     public List<Receiver> receiversOf(ApplicationId id) {
-        return receiversByApplication.getOrDefault(id, List.of());
+        return receiversByApplication.get(id);
     }
 
     public List<Line> linesOf(PortId id) {
-        return linesByPort.getOrDefault(id, List.of());
+        return linesByPort.get(id);
     }
 
     public List<Fixture> fixturesOn(LineId id) {
-        return fixturesByLine.getOrDefault(id, List.of());
+        return fixturesByLine.get(id);
     }
 
     public List<Fixture> fixturesIn(UniverseId id) {
-        return fixturesByUniverse.getOrDefault(id, List.of());
+        return fixturesByUniverse.get(id);
     }
 
     /** The ports meant for a universe: those that say so, and those whose line's fixtures do. */
     public List<Port> portsOf(UniverseId id) {
-        return portsByUniverse.getOrDefault(id, List.of());
+        return portsMeant.of(id);
     }
 
     /** The universes a port is meant for: as it says, else those of the fixtures on its line. */
     public Set<UniverseId> universesOf(PortId id) {
-        return universesByPort.getOrDefault(id, Set.of());
+        return portsMeant.universesOf(id);
     }
 
     /** Whether a host has a port that is meant for a universe. */
@@ -450,7 +388,7 @@ public final class PlanIndex {
 
     /** The cables that end at something. */
     public List<Cable> cablesOf(Id end) {
-        return cablesByEnd.getOrDefault(end, List.of());
+        return cablesByEnd.get(end);
     }
 
     public Optional<Profile> profile(String id) {
@@ -503,7 +441,7 @@ public final class PlanIndex {
 
     /** The name people use for a thing; its id where it has none. */
     public String name(Id id) {
-        Object found = byId(id);
+        Object found = all.get(id);
         if (found instanceof Port port) {
             return port.name() + " of " + receiverOf(port.id()).name();
         }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.params.provider.Arguments.arguments;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -17,6 +18,7 @@ import zentrel.TestPlans;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
+import zentrel.path.Reason;
 import zentrel.plan.*;
 
 /** Each rule with and without its fault: the healthy rig gives nothing, the fault gives the rule, its hop and a fix. */
@@ -506,6 +508,18 @@ class RulesTest {
             Report after = Check.run(fix.edit().applyTo(faulty));
             assertThat(after.finding(finding.id())).as(fix.text()).isEmpty();
         }
+    }
+
+    /** What paths met may change by an edit that left alone whatever the rule itself looks at. */
+    @Test
+    void noRuleThatStandsThroughAnEditReportsWhatPathsMet() {
+        Report report = Check.run(PIER);
+        List<String> standing = RuleBook.rules().stream()
+                .filter(r -> r.stands(report, new CheckContext(report.signalPaths(), Optional.of(report.load()))))
+                .map(Rule::id)
+                .toList();
+        assertThat(standing).contains("line.loads", "network.load");
+        assertThat(Arrays.stream(Reason.values()).map(Reason::rule)).doesNotContainAnyElementsOf(standing);
     }
 
     @Test

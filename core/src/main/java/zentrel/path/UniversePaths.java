@@ -1,0 +1,140 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.NavigableSet;
+import java.util.Set;
+import java.util.concurrent.ConcurrentSkipListSet;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import zentrel.plan.ListChange;
+import zentrel.plan.Plan;
+import zentrel.plan.Universe;
+import zentrel.plan.UniverseId;
+
+/**
+ * The paths of each universe of one plan, kept by its place there and judged when they are asked for. What an edit cannot
+ * have changed is taken over from before it. Any number of threads may ask.
+ */
+final class UniversePaths {
+    /** Universes from which on they are judged on all processors; for fewer that takes longer. */
+    private static final int MANY = 200;
+
+    private final Plan plan;
+    private final Function<UniverseId, List<SignalPath>> judge;
+    private final AtomicReferenceArray<@Nullable List<SignalPath>> judged;
+
+    /** The places of those on which anything is wrong, at risk or unknown, as far as they are judged. */
+    private final NavigableSet<Integer> unclean = new ConcurrentSkipListSet<>();
+
+    /** The places of those that are sent and that no port takes, as far as they are judged. */
+    private final NavigableSet<Integer> untaken = new ConcurrentSkipListSet<>();
+
+    private volatile @Nullable List<SignalPath> all;
+
+    /**
+     * Nothing is judged yet.
+     *
+     * @param judge gives the paths of a universe
+     */
+    UniversePaths(Plan plan, Function<UniverseId, List<SignalPath>> judge) {
+        this.plan = plan;
+        this.judge = judge;
+        judged = new AtomicReferenceArray<>(plan.universes().size());
+    }
+
+    /** Takes over what is clean and not affected: the words about anything else may depend on the whole plan. */
+    void takeOver(UniversePaths before, Set<UniverseId> affected) {
+        boolean samePlaces =
+                ListChange.of(before.plan.universes(), plan.universes()).isNone();
+        for (int place = 0; place < judged.length(); place++) {
+            int was = samePlaces
+                    ? place
+                    : before.plan.index().placeOf(plan.universes().get(place).id());
+            if (was >= 0) {
+                judged.setPlain(place, before.judged.getPlain(was));
+            }
+        }
+        before.untaken.forEach(was -> untaken.add(placeNow(before, was)));
+        before.unclean.forEach(was -> forget(placeNow(before, was)));
+        affected.forEach(id -> forget(plan.index().placeOf(id)));
+        untaken.remove(-1);
+    }
+
+    private int placeNow(UniversePaths before, int was) {
+        return plan.index().placeOf(before.plan.universes().get(was).id());
+    }
+
+    private void forget(int place) {
+        if (place >= 0) {
+            judged.set(place, null);
+            untaken.remove(place);
+        }
+    }
+
+    List<SignalPath> of(UniverseId id) {
+        return at(plan.index().placeOf(id));
+    }
+
+    private List<SignalPath> at(int place) {
+        List<SignalPath> known = judged.get(place);
+        if (known != null) {
+            return known;
+        }
+        List<SignalPath> paths = judge.apply(plan.universes().get(place).id());
+        if (!paths.stream().allMatch(SignalPath::isClean)) {
+            unclean.add(place);
+        }
+        if (paths.stream().anyMatch(p -> p.source().isPresent() && p.receiver().isEmpty())) {
+            untaken.add(place);
+        }
+        judged.set(place, paths);
+        return paths;
+    }
+
+    /** Judges whatever is not yet. */
+    private void judgeAll() {
+        int[] open = IntStream.range(0, judged.length())
+                .filter(place -> judged.get(place) == null)
+                .toArray();
+        IntStream each =
+                open.length < MANY ? IntStream.of(open) : IntStream.of(open).parallel();
+        each.forEach(this::at);
+    }
+
+    /** Whether there is any path. */
+    boolean any() {
+        return IntStream.range(0, judged.length()).anyMatch(place -> !at(place).isEmpty());
+    }
+
+    /** Every path, in the order of the plan. */
+    List<SignalPath> all() {
+        List<SignalPath> known = all;
+        if (known == null) {
+            judgeAll();
+            List<SignalPath> paths = new ArrayList<>(judged.length());
+            for (int place = 0; place < judged.length(); place++) {
+                paths.addAll(at(place));
+            }
+            known = List.copyOf(paths);
+            all = known;
+        }
+        return known;
+    }
+
+    /** The paths of universes on which anything is wrong, at risk or unknown. */
+    List<SignalPath> withIssues() {
+        judgeAll();
+        List<SignalPath> paths = new ArrayList<>();
+        unclean.forEach(place -> paths.addAll(at(place)));
+        return paths;
+    }
+
+    /** The universes that are sent and that no port takes, in the order of the plan. */
+    List<Universe> untaken() {
+        judgeAll();
+        return untaken.stream().map(plan.universes()::get).toList();
+    }
+}

@@ -1,0 +1,108 @@
+package zentrel.plan;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+
+/** Which universes each port is meant for, and the reverse: as the port says, else those of the fixtures on its line. */
+final class PortsMeant {
+    private final Layered<PortId, Set<UniverseId>> universes;
+    private final Grouped<UniverseId, Port> ports;
+
+    private PortsMeant(Layered<PortId, Set<UniverseId>> universes, Grouped<UniverseId, Port> ports) {
+        this.universes = universes;
+        this.ports = ports;
+    }
+
+    static PortsMeant of(Plan plan, Grouped<PortId, Line> lines, Grouped<LineId, Fixture> fixtures) {
+        List<Port> all = all(plan);
+        Map<PortId, Set<UniverseId>> universes = new HashMap<>(2 * all.size());
+        all.forEach(p -> universes.put(p.id(), meant(p, lines, fixtures)));
+        return new PortsMeant(Layered.of(universes), Grouped.of(all, p -> universes.getOrDefault(p.id(), Set.of())));
+    }
+
+    /**
+     * What holds after an edit; only what it may have changed is asked again.
+     *
+     * @param then the plan that this one was made of
+     * @param find what the plan has now by this id
+     */
+    PortsMeant after(
+            Plan then,
+            Plan now,
+            Grouped<PortId, Line> lines,
+            Grouped<LineId, Fixture> fixtures,
+            Function<Id, @Nullable Object> find) {
+        ListChange<Receiver> receivers = ListChange.of(then.receivers(), now.receivers());
+        ListChange<Line> hung = ListChange.of(then.lines(), now.lines());
+        ListChange<Fixture> lit = ListChange.of(then.fixtures(), now.fixtures());
+        if (receivers.isNone() && hung.isNone() && lit.isNone()) {
+            return this;
+        }
+        Map<PortId, Optional<Set<UniverseId>>> changes = new HashMap<>();
+        receivers.gone().forEach(r -> r.ports().forEach(p -> changes.put(p.id(), Optional.empty())));
+        receivers
+                .come()
+                .forEach(r -> r.ports().forEach(p -> changes.put(p.id(), Optional.of(meant(p, lines, fixtures)))));
+        Set<PortId> at = new HashSet<>();
+        hung.all().forEach(l -> at.add(l.port()));
+        lit.all().forEach(f -> f.line().map(find).ifPresent(l -> at.add(((Line) l).port())));
+        Set<UniverseId> others = new HashSet<>();
+        for (PortId id : at) {
+            Object port = find.apply(id);
+            if (port != null && !changes.containsKey(id)) {
+                Set<UniverseId> was = universesOf(id);
+                Set<UniverseId> is = meant((Port) port, lines, fixtures);
+                if (!was.equals(is)) {
+                    others.addAll(was);
+                    others.addAll(is);
+                    changes.put(id, Optional.of(is));
+                }
+            }
+        }
+        if (receivers.isNone() && others.isEmpty()) {
+            return this;
+        }
+        Layered<PortId, Set<UniverseId>> next = universes.with(changes);
+        return new PortsMeant(
+                next,
+                ports.after(
+                        all(then),
+                        all(now),
+                        p -> universesOf(p.id()),
+                        p -> next.getOrDefault(p.id(), Set.of()),
+                        others));
+    }
+
+    private static List<Port> all(Plan plan) {
+        List<Port> ports = new ArrayList<>();
+        plan.receivers().forEach(r -> ports.addAll(r.ports()));
+        return ports;
+    }
+
+    private static Set<UniverseId> meant(Port port, Grouped<PortId, Line> lines, Grouped<LineId, Fixture> fixtures) {
+        if (port.universe().isPresent()) {
+            return Set.of(port.universe().get());
+        }
+        Set<UniverseId> universes = new LinkedHashSet<>();
+        for (Line line : lines.get(port.id())) {
+            fixtures.get(line.id()).forEach(f -> universes.addAll(f.universes()));
+        }
+        return universes;
+    }
+
+    List<Port> of(UniverseId id) {
+        return ports.get(id);
+    }
+
+    Set<UniverseId> universesOf(PortId id) {
+        return universes.getOrDefault(id, Set.of());
+    }
+}
