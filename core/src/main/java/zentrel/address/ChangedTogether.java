@@ -16,17 +16,24 @@ import zentrel.plan.*;
  */
 final class ChangedTogether {
     private final PlanIndex index;
+    /** Boxes from which on they are changed on all processors; for fewer that takes longer. */
+    private static final int MANY = 1000;
+
     private final Map<AdapterId, List<Readdressing.Change>> byAdapter = new HashMap<>();
     private final Map<Ipv4Address, List<Readdressing.Change>> byOld = new HashMap<>();
 
     private ChangedTogether(Plan plan, List<Readdressing.Change> changes) {
         index = plan.index();
         for (Readdressing.Change change : changes) {
-            byAdapter.computeIfAbsent(change.adapter(), a -> new ArrayList<>(1)).add(change);
-            change.before()
-                    .ifPresent(b -> byOld.computeIfAbsent(b.address(), a -> new ArrayList<>(1))
-                            .add(change));
+            byAdapter.merge(change.adapter(), List.of(change), ChangedTogether::both);
+            change.before().ifPresent(b -> byOld.merge(b.address(), List.of(change), ChangedTogether::both));
         }
+    }
+
+    private static List<Readdressing.Change> both(List<Readdressing.Change> a, List<Readdressing.Change> b) {
+        List<Readdressing.Change> both = new ArrayList<>(a);
+        both.addAll(b);
+        return both;
     }
 
     static Plan of(Plan plan, List<Readdressing.Change> changes) {
@@ -34,10 +41,9 @@ final class ChangedTogether {
     }
 
     private Plan plan(Plan plan) {
-        List<Host> hosts = new ArrayList<>(plan.hosts());
-        hosts.replaceAll(h -> h.adapters().stream().anyMatch(this::touches)
-                ? h.withAdapters(h.adapters().stream().map(this::adapter).toList())
-                : h);
+        java.util.stream.Stream<Host> each =
+                plan.hosts().size() < MANY ? plan.hosts().stream() : plan.hosts().parallelStream();
+        List<Host> hosts = each.map(this::host).toList();
         List<Stream> streams = new ArrayList<>(plan.streams());
         streams.replaceAll(s -> s.to().stream().anyMatch(byOld::containsKey)
                 ? s.withDelivery(
@@ -48,6 +54,20 @@ final class ChangedTogether {
         List<TypedCopy> copies = new ArrayList<>(plan.copies());
         copies.replaceAll(this::copy);
         return plan.withHosts(hosts).withStreams(streams).withLinks(links).withCopies(copies);
+    }
+
+    /** By plain loops: a whole rig may be numbered at once. */
+    private Host host(Host host) {
+        boolean touched = false;
+        for (Adapter adapter : host.adapters()) {
+            touched = touched || touches(adapter);
+        }
+        if (!touched) {
+            return host;
+        }
+        List<Adapter> adapters = new ArrayList<>(host.adapters());
+        adapters.replaceAll(this::adapter);
+        return host.withAdapters(adapters);
     }
 
     private boolean touches(Adapter adapter) {
@@ -84,7 +104,8 @@ final class ChangedTogether {
                         .filter(c -> index.adapter(c.adapter()).segment().equals(adapter.segment()))
                         .map(c -> c.after().address())
                         .findFirst());
-        return next.withGateway(described.isPresent() ? described : moved);
+        Optional<Ipv4Address> gateway = described.isPresent() ? described : moved;
+        return gateway.equals(adapter.gateway()) ? next : next.withGateway(gateway);
     }
 
     /** The new address of what a stream is sent to, where it is one of those that take it. */

@@ -21,6 +21,9 @@ import zentrel.plan.*;
  * @param readdressing the changes, in a safe order
  */
 public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
+    /** Boxes from which on segments are worked out on all processors; for fewer that takes longer. */
+    private static final int MANY = 1000;
+
     public GivingOut {
         blocks = List.copyOf(blocks);
     }
@@ -38,15 +41,16 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
         List<Readdressing.Change> changes = new ArrayList<>();
         List<String> warnings = new ArrayList<>();
         Map<SegmentId, AddressBlock> pools = new LinkedHashMap<>();
-        for (SegmentId id : segments) {
-            Segment segment = plan.index().segment(id);
-            Subnet subnet = segment.subnet()
-                    .orElseThrow(() -> new IllegalArgumentException(
-                            segment.name() + " has no range yet; say which it shall use, as in 10.41.0.0/16."));
-            Scheme.Layout layout = scheme.over(plan, id, subnet);
-            blocks.addAll(layout.blocks());
-            layout.pool().ifPresent(b -> pools.put(id, b));
-            onSegment(plan, id, subnet, layout, anew, changes, warnings);
+        java.util.stream.Stream<SegmentId> each =
+                plan.hosts().size() < MANY ? segments.stream() : segments.parallelStream();
+        for (Given given : each.map(id -> given(plan, id, scheme, anew)).toList()) {
+            if (given.refused().isPresent()) {
+                throw given.refused().get();
+            }
+            blocks.addAll(given.blocks());
+            given.pool().ifPresent(b -> pools.put(given.segment(), b));
+            changes.addAll(given.changes());
+            warnings.addAll(given.warnings());
         }
         String where =
                 segments.size() == 1 ? plan.index().segment(segments.get(0)).name() : segments.size() + " segments";
@@ -64,6 +68,31 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                     return next;
                 });
         return new GivingOut(blocks, readdressing);
+    }
+
+    /** What one segment comes to, or the sentence that says why it has no room. */
+    private record Given(
+            SegmentId segment,
+            List<AddressBlock> blocks,
+            Optional<AddressBlock> pool,
+            List<Readdressing.Change> changes,
+            List<String> warnings,
+            Optional<IllegalArgumentException> refused) {}
+
+    private static Given given(Plan plan, SegmentId id, Scheme scheme, boolean anew) {
+        try {
+            Segment segment = plan.index().segment(id);
+            Subnet subnet = segment.subnet()
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            segment.name() + " has no range yet; say which it shall use, as in 10.41.0.0/16."));
+            Scheme.Layout layout = scheme.over(plan, id, subnet);
+            List<Readdressing.Change> changes = new ArrayList<>();
+            List<String> warnings = new ArrayList<>();
+            onSegment(plan, id, subnet, layout, anew, changes, warnings);
+            return new Given(id, layout.blocks(), layout.pool(), changes, warnings, Optional.empty());
+        } catch (IllegalArgumentException e) {
+            return new Given(id, List.of(), Optional.empty(), List.of(), List.of(), Optional.of(e)); // thrown in order
+        }
     }
 
     private static void onSegment(

@@ -84,15 +84,19 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
         List<Step> steps = new ArrayList<>();
         List<Change> ordered = new ArrayList<>();
         Plan at = plan;
-        Set<String> brokenBefore = broken(plan);
+        boolean mayBreak = !plan.streams().isEmpty() || !plan.links().isEmpty(); // else nothing is sent that goes dark
+        Set<String> brokenBefore = mayBreak ? broken(plan) : Set.of();
         for (Map.Entry<Group, List<Change>> entry : groups.entrySet()) {
             if (entry.getValue().isEmpty()) {
                 continue;
             }
-            at = ChangedTogether.of(at, entry.getValue());
             ordered.addAll(entry.getValue());
-            Set<String> now = broken(at);
-            now.removeAll(brokenBefore);
+            Set<String> now = new HashSet<>();
+            if (mayBreak) {
+                at = ChangedTogether.of(at, entry.getValue());
+                now = broken(at);
+                now.removeAll(brokenBefore);
+            }
             steps.add(new Step(
                     entry.getKey().title,
                     entry.getValue(),
@@ -144,9 +148,6 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
 
     private static Set<String> broken(Plan plan) {
         Set<String> broken = new HashSet<>();
-        if (plan.streams().isEmpty() && plan.links().isEmpty()) {
-            return broken; // nothing is sent yet, so nothing can go dark
-        }
         for (SignalPath path : new SignalPaths(plan).all()) {
             if (path.verdict() == Verdict.BROKEN) {
                 broken.add(path.signal() + " " + path.receiver());

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -30,6 +31,9 @@ public final class PlanIndex {
             SessionId::new,
             CableId::new,
             CopyId::new);
+
+    /** Boxes from which on lookups are worked out on two processors; for fewer that takes longer. */
+    private static final int MANY = 1000;
 
     private final Plan plan;
     private final Layered<Id, Object> all;
@@ -58,7 +62,10 @@ public final class PlanIndex {
         this.plan = plan;
         @Nullable Plan then = before == null ? null : before.plan;
         if (before == null || then == null) {
-            all = everything(plan);
+            // the largest by far, and apart from all others: in a large plan a second processor does it meanwhile
+            CompletableFuture<Layered<Id, Object>> ids = plan.hosts().size() < MANY
+                    ? CompletableFuture.completedFuture(everything(plan))
+                    : CompletableFuture.supplyAsync(() -> everything(plan));
             hostByAdapter = Layered.of(hostByAdapter(plan));
             receiverByPort = Layered.of(receiverByPort(plan));
             adaptersBySegment = Grouped.of(adapters(plan), PlanIndex::segmentOf);
@@ -71,6 +78,7 @@ public final class PlanIndex {
             fixturesByUniverse = Grouped.of(plan.fixtures(), Fixture::universes);
             cablesByEnd = Grouped.of(plan.cables(), c -> List.of(c.from(), c.to()));
             portsMeant = PortsMeant.of(plan, linesByPort, fixturesByLine);
+            all = ids.join();
         } else {
             all = before.all.with(before.changesTo(plan));
             hostByAdapter = before.hostByAdapter.with(
@@ -122,12 +130,19 @@ public final class PlanIndex {
     }
 
     private static Layered<Id, Object> everything(Plan plan) {
-        // made large enough at once: it grows to hundreds of thousands
-        Map<Id, Object> all = new HashMap<>(2
-                        * (plan.fixtures().size()
-                                + plan.streams().size()
-                                + 8 * plan.hosts().size())
-                + 64);
+        // made large enough at once and no larger: it grows to hundreds of thousands, and what is spread out is slow to
+        // reach
+        int size = plan.streams().size();
+        for (List<? extends Named> shelf : shelves(plan)) {
+            size += shelf.size();
+        }
+        for (Host host : plan.hosts()) {
+            size += 1 + host.adapters().size();
+        }
+        for (Receiver receiver : plan.receivers()) {
+            size += 1 + receiver.ports().size();
+        }
+        Map<Id, Object> all = sized(size);
         shelves(plan).forEach(shelf -> shelf.forEach(item -> all.put(item.id(), item)));
         for (Host host : plan.hosts()) {
             all.put(host.id(), host);
@@ -188,8 +203,13 @@ public final class PlanIndex {
         return changes;
     }
 
+    /** A map with room for so many, at the usual load of three quarters. */
+    private static <K, V> Map<K, V> sized(int size) {
+        return new HashMap<>(size * 4 / 3 + 1);
+    }
+
     private static Map<AdapterId, Host> hostByAdapter(Plan plan) {
-        Map<AdapterId, Host> hosts = new HashMap<>();
+        Map<AdapterId, Host> hosts = sized(plan.hosts().size());
         plan.hosts().forEach(h -> h.adapters().forEach(a -> hosts.put(a.id(), h)));
         return hosts;
     }
@@ -215,7 +235,7 @@ public final class PlanIndex {
     }
 
     private static Map<UniverseId, Integer> places(Plan plan) {
-        Map<UniverseId, Integer> places = new HashMap<>(2 * plan.universes().size());
+        Map<UniverseId, Integer> places = sized(plan.universes().size());
         for (Universe universe : plan.universes()) {
             places.put(universe.id(), places.size());
         }
