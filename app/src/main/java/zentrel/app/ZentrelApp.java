@@ -49,6 +49,7 @@ public final class ZentrelApp extends Application {
         } else if (arguments.contains("--flow")) {
             stage.setOnShown(e -> new FlowTimes(open, shown.flow(), stage.getScene()).start());
         } else if (arguments.contains("--once")) {
+            shown.flow().stayAsItCame();
             open.reportProperty().addListener(o -> endAfterTheNextPictures());
         } else if (shots >= 0 && shots + 1 < arguments.size()) {
             new Shots(stage, open, shown, Path.of(arguments.get(shots + 1))).start();

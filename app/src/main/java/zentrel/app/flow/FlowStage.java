@@ -68,6 +68,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private @Nullable FlowModel whole;
     private @Nullable FlowModel model;
     private @Nullable Report drawn;
+    private boolean staysAsItCame;
     private @Nullable Report givenFor;
     private @Nullable FlowModel given;
     private @Nullable FlowExportPage paper;
@@ -135,6 +136,14 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
 
     // --- what is shown ---
 
+    /**
+     * Leaves the first picture in the order in which it comes. For the run that archives classes: Java 17 crashes where it
+     * archives those of the layout library, whose jars are signed.
+     */
+    public void stayAsItCame() {
+        staysAsItCame = true;
+    }
+
     /** Works out the picture of the newest report; what nobody sees is drawn when it is shown. */
     private void renew() {
         Report report = document.reportProperty().get();
@@ -146,6 +155,9 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         givenFor = null;
         if (before != null) {
             become(report, before, view.of(before)); // at once, as it comes; then in a better order
+            if (staysAsItCame) {
+                return;
+            }
             PauseTransition later = new PauseTransition(QUIET);
             later.setOnFinished(e -> arrangeAgain(report, before));
             later.play();
