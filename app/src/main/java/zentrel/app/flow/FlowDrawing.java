@@ -3,9 +3,14 @@ package zentrel.app.flow;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
@@ -29,7 +34,10 @@ import zentrel.app.look.Texts;
 import zentrel.path.Verdict;
 import zentrel.plan.Id;
 
-/** One drawing of a model: of what is seen, and as much above and below. */
+/**
+ * One drawing of a model: of what is seen, and as much above and below. Where each thing stands is worked out once; as one
+ * looks elsewhere, what comes into sight is drawn and what leaves it goes.
+ */
 final class FlowDrawing {
     /** Letters that fit beside the lights. */
     private static final int MOST_LETTERS = 24;
@@ -101,8 +109,6 @@ final class FlowDrawing {
     private final Pane chart;
     private final boolean marksChosen;
     private final double perUniverse;
-    private double drawnFrom;
-    private double drawnTo;
     private double height;
     private final Map<Id, Double> senderY = new HashMap<>();
     private final Map<Id, Double> takerY = new HashMap<>();
@@ -113,11 +119,70 @@ final class FlowDrawing {
     private final Map<Id, Double> rightEnd = new HashMap<>();
     private final Map<Id, Integer> marks = new HashMap<>();
     private final Map<Id, List<Bundle>> ins = new HashMap<>();
-    private final List<Mark> marked = new ArrayList<>();
-    private final List<Runnable> numbers = new ArrayList<>();
-    private final Path grounds = new Path();
-    private final Path rules = new Path();
-    private final Path axes = new Path();
+    private final List<Item> items = new ArrayList<>();
+
+    // from the bottom to the top: all marks stand on one ground above all ribbons
+    private final Group ribbons = layer();
+    private final Path grounds = styled(new Path(), "ground");
+    private final Group marked = layer();
+    private final Group numbers = layer();
+    private final Path rules = styled(new Path(), "card-rule"); // one path for all: styling costs by the node
+    private final Path axes = styled(new Path(), "axis");
+    private final Group senders = layer();
+    private final Group takers = layer();
+    private final Group lights = layer();
+    private final Group ticks = layer();
+
+    /** One that lays its nodes out by itself, so that what comes into sight moves nothing else. */
+    private static Group layer() {
+        Group layer = new Group();
+        layer.setManaged(false);
+        return layer;
+    }
+
+    /** Something that stands between two heights, and what draws it as long as it is seen. */
+    private static final class Item {
+        private final double top;
+        private final double bottom;
+        private final Consumer<Item> maker;
+        private final Map<Group, List<Node>> nodes = new LinkedHashMap<>();
+        private final List<PathElement> ground = new ArrayList<>();
+        private final List<PathElement> rule = new ArrayList<>();
+        private final List<PathElement> axis = new ArrayList<>();
+        private boolean drawn;
+
+        Item(double top, double bottom, Consumer<Item> maker) {
+            this.top = top;
+            this.bottom = bottom;
+            this.maker = maker;
+        }
+
+        void add(Group layer, Node... more) {
+            nodes.computeIfAbsent(layer, l -> new ArrayList<>(more.length)).addAll(List.of(more));
+        }
+
+        void make() {
+            drawn = true;
+            maker.accept(this);
+        }
+
+        void forget() {
+            drawn = false;
+            nodes.clear();
+            ground.clear();
+            rule.clear();
+            axis.clear();
+        }
+
+        boolean isSeen(double from, double to) {
+            return bottom >= from && top <= to;
+        }
+
+        /** Whether the keyboard is in it, so that it has to stay. */
+        boolean hasKeyboard() {
+            return nodes.values().stream().flatMap(List::stream).anyMatch(Node::isFocused);
+        }
+    }
 
     /**
      * Works out where everything stands; nothing is drawn yet.
@@ -145,6 +210,7 @@ final class FlowDrawing {
         for (double at : senderY.values()) {
             height = Math.max(height, at + SENDER_ROW);
         }
+        place();
     }
 
     /** How high the picture is. */
@@ -161,48 +227,85 @@ final class FlowDrawing {
         return ribbons <= ROW + 6 ? ROW : ribbons + 12;
     }
 
-    /**
-     * Draws what stands between two heights; what lies outside is left out.
-     *
-     * @param from the top of it
-     * @param to its bottom
-     */
-    void draw(double from, double to) {
-        drawnFrom = from;
-        drawnTo = to;
-        heading("Sends", SENDS_X);
-        heading("Carries", BAR_X - 14);
-        heading("Takes", TAKES_X);
-        heading("Lights", LIGHTS_X);
-        bars();
+    /** Everything that may be seen, in the order in which it is drawn. */
+    private void place() {
         for (Bundle bundle : m.out()) {
             left(bundle);
         }
         for (Taker taker : m.takers()) {
             ins.getOrDefault(taker.id(), List.of()).forEach(this::right);
         }
-        // All marks stand on one ground above all ribbons, and all rules are one path: styling costs by the node.
-        chart.getChildren().addAll(styled(grounds, "ground"));
-        chart.getChildren().addAll(marked);
-        numbers.forEach(Runnable::run);
-        chart.getChildren().addAll(styled(rules, "card-rule"), styled(axes, "axis"));
         for (Sender s : m.senders()) {
             double at = senderY.get(s.id());
-            if (isSeen(at, at + SENDER_ROW)) {
-                card(s.id(), s.name(), s.address(), s.line(), SENDS_X, at, true, s.isFolded());
-            }
+            items.add(new Item(
+                    at,
+                    at + SENDER_ROW,
+                    item -> card(item, s.id(), s.name(), s.address(), s.line(), SENDS_X, at, true, s.isFolded())));
         }
         for (Taker t : m.takers()) {
             double at = takerY.get(t.id());
-            if (isSeen(at, at + row(t))) {
-                card(t.id(), t.name(), t.address(), t.line(), TAKES_X, at, false, t.isFolded());
-                lights(t);
-            }
+            items.add(new Item(at, at + row(t), item -> {
+                card(item, t.id(), t.name(), t.address(), t.line(), TAKES_X, at, false, t.isFolded());
+                lights(item, t);
+            }));
         }
     }
 
-    private boolean isSeen(double top, double bottom) {
-        return bottom >= drawnFrom && top <= drawnTo;
+    /**
+     * Draws what stands between two heights and nothing else; what is drawn already stays.
+     *
+     * @param from the top of it
+     * @param to its bottom
+     */
+    void draw(double from, double to) {
+        if (chart.getChildren().isEmpty()) {
+            heading("Sends", SENDS_X);
+            heading("Carries", BAR_X - 14);
+            heading("Takes", TAKES_X);
+            heading("Lights", LIGHTS_X);
+            bars();
+            chart.getChildren().addAll(ribbons, grounds, marked, numbers, rules, axes, senders, takers, lights, ticks);
+        }
+        Map<Group, Set<Node>> gone = new HashMap<>();
+        Map<Group, List<Node>> above = new LinkedHashMap<>();
+        Map<Group, List<Node>> below = new LinkedHashMap<>();
+        double first = items.stream()
+                .filter(i -> i.drawn)
+                .mapToDouble(i -> i.top)
+                .min()
+                .orElse(from);
+        for (Item item : items) {
+            boolean seen = item.isSeen(from, to);
+            if (item.drawn && !seen && !item.hasKeyboard()) {
+                item.nodes.forEach((layer, nodes) ->
+                        gone.computeIfAbsent(layer, l -> new HashSet<>()).addAll(nodes));
+                item.forget();
+            } else if (!item.drawn && seen) {
+                item.make();
+                // in their order, for the keyboard goes by it
+                Map<Group, List<Node>> side = item.top < first ? above : below;
+                item.nodes.forEach((layer, nodes) ->
+                        side.computeIfAbsent(layer, l -> new ArrayList<>()).addAll(nodes));
+            }
+        }
+        gone.forEach((layer, nodes) -> layer.getChildren().removeIf(nodes::contains));
+        above.forEach((layer, nodes) -> layer.getChildren().addAll(0, nodes));
+        below.forEach((layer, nodes) -> layer.getChildren().addAll(nodes));
+        redraw(grounds, i -> i.ground);
+        redraw(rules, i -> i.rule);
+        redraw(axes, i -> i.axis);
+    }
+
+    private void redraw(Path path, Function<Item, List<PathElement>> part) {
+        path.getElements()
+                .setAll(items.stream().flatMap(i -> part.apply(i).stream()).toList());
+    }
+
+    /** The card with this id, if it is drawn. */
+    Optional<Node> card(String id) {
+        return java.util.stream.Stream.concat(senders.getChildren().stream(), takers.getChildren().stream())
+                .filter(n -> id.equals(n.getId()))
+                .findFirst();
     }
 
     private void heading(String text, double x) {
@@ -312,13 +415,10 @@ final class FlowDrawing {
             return;
         }
         barLeft.put(b.carrier(), at + thick + 2);
-        if (!isSeen(Math.min(from, at), Math.max(from, at) + thick)) {
-            return;
-        }
-        Path ribbon = ribbon(SENDS_X + CARDS_WIDTH, from, BAR_X, at, thick);
-        style(ribbon, b);
-        chart.getChildren().add(ribbon);
-        numbers.add(() -> number(b, SENDS_X + CARDS_WIDTH + 12, from + thick / 2 - 8));
+        items.add(new Item(Math.min(from, at), Math.max(from, at) + thick, item -> {
+            item.add(ribbons, styled(ribbon(SENDS_X + CARDS_WIDTH, from, BAR_X, at, thick), b));
+            number(item, b, SENDS_X + CARDS_WIDTH + 12, from + thick / 2 - 8);
+        }));
     }
 
     private void right(Bundle b) {
@@ -333,43 +433,42 @@ final class FlowDrawing {
         barRight.put(b.carrier(), next + thick + 2);
         // from a bar that is longer than a screen ribbons leave where they are needed, or none could be followed
         double at = bar[1] > LONG_BAR ? Math.max(bar[0], Math.min(to, bar[0] + bar[1] - thick)) : next;
-        if (!isSeen(Math.min(to, at), Math.max(to, at) + thick)) {
-            return;
-        }
-        Path ribbon = ribbon(BAR_X + BAR_WIDTH, at, TAKES_X, to, thick);
-        style(ribbon, b);
-        chart.getChildren().add(ribbon);
-        if (b.verdict().compareTo(Verdict.AT_RISK) >= 0) {
-            Mark mark = Mark.of(b.verdict());
-            mark.setMouseTransparent(true);
-            put(mark, TAKES_X - 46 - 24.0 * marks.merge(b.end(), 1, Integer::sum) + 24, to + thick / 2 - 7);
-            grounds.getElements().addAll(box(mark.getLayoutX(), mark.getLayoutY(), 20, 14));
-            marked.add(mark);
-        }
-        numbers.add(() -> number(b, TAKES_X - 20, to + thick / 2 - 8));
+        boolean isMarked = b.verdict().compareTo(Verdict.AT_RISK) >= 0;
+        int before = isMarked ? marks.merge(b.end(), 1, Integer::sum) - 1 : 0;
+        items.add(new Item(Math.min(to, at), Math.max(to, at) + thick, item -> {
+            item.add(ribbons, styled(ribbon(BAR_X + BAR_WIDTH, at, TAKES_X, to, thick), b));
+            if (isMarked) {
+                Mark mark = Mark.of(b.verdict());
+                mark.setMouseTransparent(true);
+                put(mark, TAKES_X - 46 - 24.0 * before, to + thick / 2 - 7);
+                item.ground.addAll(box(mark.getLayoutX(), mark.getLayoutY(), 20, 14));
+                item.add(marked, mark);
+            }
+            number(item, b, TAKES_X - 20, to + thick / 2 - 8);
+        }));
     }
 
     private boolean alone(Bundle b) {
         return ins.getOrDefault(b.end(), List.of()).size() <= 1;
     }
 
-    private void number(Bundle b, double x, double y) {
+    private void number(Item item, Bundle b, double x, double y) {
         if (b.width() == 1 && stage.isOpened(b)) {
             Text label = Texts.drawn(stage.label(b.signals().get(0)), "mono", "small");
             label.setMouseTransparent(true);
             put(label, x - 8, y);
-            chart.getChildren().add(label);
+            item.add(numbers, label);
             return;
         }
         if (thickness(b) >= 9 || (b.width() > 1 && alone(b))) {
             Text label = Texts.drawn(String.valueOf(b.width()), "mono", "small");
             label.setMouseTransparent(true);
             put(label, x, y);
-            chart.getChildren().add(label);
+            item.add(numbers, label);
         }
     }
 
-    private void style(Path ribbon, Bundle b) {
+    private Path styled(Path ribbon, Bundle b) {
         ribbon.getStyleClass().addAll("ribbon", b.protocol());
         if (b.verdict().compareTo(Verdict.AT_RISK) >= 0) {
             ribbon.getStyleClass().add(b.verdict().word());
@@ -389,6 +488,7 @@ final class FlowDrawing {
                 stage.choose(b.signals().get(0));
             }
         });
+        return ribbon;
     }
 
     private String tip(Bundle b) {
@@ -399,7 +499,15 @@ final class FlowDrawing {
     }
 
     private void card(
-            Id id, String name, String address, String line, double x, double y, boolean tall, boolean folded) {
+            Item item,
+            Id id,
+            String name,
+            String address,
+            String line,
+            double x,
+            double y,
+            boolean tall,
+            boolean folded) {
         double row = tall ? SENDER_ROW : ROW;
         VBox card = tall
                 ? new VBox(
@@ -437,13 +545,14 @@ final class FlowDrawing {
         });
         if (folded) {
             // sheets under the card, as many boxes lie in it
-            line(rules, x + 4, y + row - 1, x + CARDS_WIDTH - 4);
-            line(rules, x + 8, y + row + 2, x + CARDS_WIDTH);
+            line(item.rule, x + 4, y + row - 1, x + CARDS_WIDTH - 4);
+            line(item.rule, x + 8, y + row + 2, x + CARDS_WIDTH);
         }
-        line(rules, x, y + row - 4, x + CARDS_WIDTH - 8);
-        chart.getChildren().add(card);
+        line(item.rule, x, y + row - 4, x + CARDS_WIDTH - 8);
+        card.setCache(true); // letters that are zoomed are drawn by their outlines, which takes long
+        item.add(tall ? senders : takers, card);
         if (marksChosen && !folded && stage.isChosen(id)) {
-            ticks(x - 4, y - 2, CARDS_WIDTH + 4, row);
+            ticks(item, x - 4, y - 2, CARDS_WIDTH + 4, row);
         }
     }
 
@@ -456,7 +565,7 @@ final class FlowDrawing {
         }
     }
 
-    private void ticks(double x, double y, double w, double h) {
+    private void ticks(Item item, double x, double y, double w, double h) {
         double s = 8;
         for (Polyline tick : new Polyline[] {
             new Polyline(x, y + s, x, y, x + s, y),
@@ -466,11 +575,11 @@ final class FlowDrawing {
         }) {
             tick.getStyleClass().add("tick");
             tick.setMouseTransparent(true);
-            chart.getChildren().add(tick);
+            item.add(ticks, tick);
         }
     }
 
-    private void lights(Taker t) {
+    private void lights(Item item, Taker t) {
         double y = takerY.get(t.id());
         Text place = Texts.drawn(
                 t.lights().length() > MOST_LETTERS ? t.lights().substring(0, MOST_LETTERS - 1) + "…" : t.lights(),
@@ -483,14 +592,17 @@ final class FlowDrawing {
         Text dark = Texts.drawn(count, t.dark() > 0 ? "broken" : "soft", "small");
         put(place, LIGHTS_X + 4, y);
         put(dark, LIGHTS_X + 4, y + SECOND_LINE);
-        chart.getChildren().addAll(place, dark);
+        place.setCache(true);
+        dark.setCache(true);
+        item.add(lights, place, dark);
         if (t.fixtures() > 0) {
-            line(t.dark() == t.fixtures() ? rules : axes, TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4);
+            line(t.dark() == t.fixtures() ? item.rule : item.axis, TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4);
         }
     }
 
-    private static void line(Path path, double from, double y, double to) {
-        path.getElements().addAll(new MoveTo(from, y), new LineTo(to, y));
+    private static void line(List<PathElement> path, double from, double y, double to) {
+        path.add(new MoveTo(from, y));
+        path.add(new LineTo(to, y));
     }
 
     private static List<PathElement> box(double x, double y, double w, double h) {

@@ -12,7 +12,6 @@ import java.util.function.Function;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
-import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
@@ -52,6 +51,12 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private static final double MOST_ZOOM = 3;
     private static final double ZOOM_STEP = 1.15;
 
+    /** So much of what is seen is left to the edge of what is drawn when more is drawn. */
+    private static final double NEAR = 0.25;
+
+    /** So much of what is seen is drawn above it and below it besides. */
+    private static final double AROUND = 0.5;
+
     /** Where one was before. */
     private record Before(FlowView view, double zoom, double at) {}
 
@@ -59,7 +64,10 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private final Pane chart = new Pane();
     private final Scale scale = new Scale(1, 1);
     private final Label summary = Texts.of("", "soft", "small");
-    private final ScrollPane scroll = new ScrollPane(new Group(chart));
+    /** As large as the chart is seen; a group would ask for its bounds whenever anything is drawn. */
+    private final Pane ground = new Pane(chart);
+
+    private final ScrollPane scroll = new ScrollPane(ground);
     private final FlowBar bar;
     private final VBox pane;
     private final List<Node> picture;
@@ -72,6 +80,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private @Nullable Report givenFor;
     private @Nullable FlowModel given;
     private @Nullable FlowExportPage paper;
+    private @Nullable FlowDrawing sheet;
     private double drawnFrom;
     private double drawnTo;
     private double height;
@@ -306,12 +315,22 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         return Math.max(0, height - viewport()) * scroll.getVvalue();
     }
 
-    /** Draws again where what is seen leaves what is drawn. */
+    /** Draws more, little by little, where what is seen comes near the edge of what is drawn. */
     private void scrolled() {
+        FlowDrawing on = sheet;
         double from = offset();
-        if (model != null && (from < drawnFrom || Math.min(height, from + viewport()) > drawnTo)) {
-            refresh();
+        double near = viewport() * NEAR;
+        if (on != null
+                && (Math.max(0, from - near) < drawnFrom || Math.min(height, from + viewport() + near) > drawnTo)) {
+            guarded(() -> look(on));
         }
+    }
+
+    /** What is seen, and as much above and as much below. */
+    private void look(FlowDrawing on) {
+        drawnFrom = offset() - AROUND * viewport();
+        drawnTo = offset() + (1 + AROUND) * viewport();
+        on.draw(drawnFrom, drawnTo);
     }
 
     /** Larger or smaller, about the middle of what is seen. */
@@ -323,11 +342,16 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         scrolled();
     }
 
+    private void makeRoom() {
+        ground.setPrefSize(FlowDrawing.WIDTH * scale.getX(), (height + 4) * scale.getY());
+    }
+
     private void scaled(double wanted) {
         double to = Math.max(LEAST_ZOOM, Math.min(MOST_ZOOM, wanted));
         scroll.setHbarPolicy(to > 1 ? ScrollPane.ScrollBarPolicy.AS_NEEDED : ScrollPane.ScrollBarPolicy.NEVER);
         scale.setX(to);
         scale.setY(to);
+        makeRoom();
     }
 
     /** As large as fits from top to bottom. */
@@ -355,13 +379,18 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         if (m == null || pane.getScene() == null) {
             return;
         }
+        guarded(() -> draw(m));
+    }
+
+    /** Drawing moves what is seen, which is looked at again only when it is done. */
+    private void guarded(Runnable draws) {
         if (drawing) {
-            Platform.runLater(this::scrolled); // drawing moved what is seen
+            Platform.runLater(this::scrolled);
             return;
         }
         drawing = true;
         try {
-            draw(m);
+            draws.run();
         } finally {
             drawing = false;
         }
@@ -369,8 +398,11 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
 
     private void draw(FlowModel m) {
         Node focused = pane.getScene().getFocusOwner();
-        String keyboard = focused != null && focused.getParent() == chart ? focused.getId() : null;
+        String keyboard = focused == null || sheet == null ? null : focused.getId();
+        boolean onCard =
+                keyboard != null && sheet.card(keyboard).filter(focused::equals).isPresent();
         chart.getChildren().clear();
+        sheet = null;
         summary.setText(m.summary());
         if (m.senders().isEmpty()) {
             chart.getChildren()
@@ -384,19 +416,17 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         FlowDrawing drawn = new FlowDrawing(m, this, chart, true);
         height = drawn.height();
         chart.setPrefSize(FlowDrawing.WIDTH, height + 4);
-        drawnFrom = offset() - viewport() / 2;
-        drawnTo = offset() + 1.5 * viewport();
-        drawn.draw(drawnFrom, drawnTo);
-        if (keyboard != null) {
-            focus(keyboard);
+        makeRoom();
+        sheet = drawn;
+        look(drawn);
+        if (onCard) {
+            card(keyboard).ifPresent(Node::requestFocus);
         }
     }
 
-    private void focus(String card) {
-        chart.getChildren().stream()
-                .filter(n -> card.equals(n.getId()))
-                .findFirst()
-                .ifPresent(Node::requestFocus);
+    private Optional<Node> card(String id) {
+        FlowDrawing on = sheet;
+        return on == null ? Optional.empty() : on.card(id);
     }
 
     // --- what the drawing asks ---
@@ -472,11 +502,11 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
             double share = (double) Math.max(0, takers.contains(id) ? takers.indexOf(id) : senders.indexOf(id))
                     / Math.max(1, takers.contains(id) ? takers.size() : senders.size());
             String card = "card-" + id.value();
-            if (chart.getChildren().stream().noneMatch(n -> card.equals(n.getId()))) {
+            if (card(card).isEmpty()) {
                 scroll.setVvalue(share);
                 refresh();
             }
-            focus(card);
+            card(card).ifPresent(Node::requestFocus);
         });
     }
 
