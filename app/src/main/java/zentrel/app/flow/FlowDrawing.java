@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.scene.CacheHint;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
@@ -110,6 +111,7 @@ final class FlowDrawing {
     private final boolean marksChosen;
     private final double perUniverse;
     private double height;
+    private boolean moving;
     private final Map<Id, Double> senderY = new HashMap<>();
     private final Map<Id, Double> takerY = new HashMap<>();
     private final Map<Id, double[]> barY = new HashMap<>();
@@ -288,6 +290,10 @@ final class FlowDrawing {
                         side.computeIfAbsent(layer, l -> new ArrayList<>()).addAll(nodes));
             }
         }
+        for (Group layer : List.of(senders, takers, lights)) {
+            above.getOrDefault(layer, List.of()).forEach(this::asItMoves);
+            below.getOrDefault(layer, List.of()).forEach(this::asItMoves);
+        }
         gone.forEach((layer, nodes) -> layer.getChildren().removeIf(nodes::contains));
         above.forEach((layer, nodes) -> layer.getChildren().addAll(0, nodes));
         below.forEach((layer, nodes) -> layer.getChildren().addAll(nodes));
@@ -299,6 +305,23 @@ final class FlowDrawing {
     private void redraw(Path path, Function<Item, List<PathElement>> part) {
         path.getElements()
                 .setAll(items.stream().flatMap(i -> part.apply(i).stream()).toList());
+    }
+
+    /**
+     * While one scrolls and zooms cards are drawn once and then moved as pictures: letters that are zoomed are drawn by
+     * their outlines, which takes long. At rest they are drawn as letters again, which are sharper.
+     */
+    void moving(boolean is) {
+        if (moving != is) {
+            moving = is;
+            List.of(senders, takers, lights)
+                    .forEach(layer -> layer.getChildren().forEach(this::asItMoves));
+        }
+    }
+
+    private void asItMoves(Node node) {
+        node.setCacheHint(CacheHint.SPEED);
+        node.setCache(moving);
     }
 
     /** The card with this id, if it is drawn. */
@@ -549,7 +572,6 @@ final class FlowDrawing {
             line(item.rule, x + 8, y + row + 2, x + CARDS_WIDTH);
         }
         line(item.rule, x, y + row - 4, x + CARDS_WIDTH - 8);
-        card.setCache(true); // letters that are zoomed are drawn by their outlines, which takes long
         item.add(tall ? senders : takers, card);
         if (marksChosen && !folded && stage.isChosen(id)) {
             ticks(item, x - 4, y - 2, CARDS_WIDTH + 4, row);
@@ -592,8 +614,6 @@ final class FlowDrawing {
         Text dark = Texts.drawn(count, t.dark() > 0 ? "broken" : "soft", "small");
         put(place, LIGHTS_X + 4, y);
         put(dark, LIGHTS_X + 4, y + SECOND_LINE);
-        place.setCache(true);
-        dark.setCache(true);
         item.add(lights, place, dark);
         if (t.fixtures() > 0) {
             line(t.dark() == t.fixtures() ? item.rule : item.axis, TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4);

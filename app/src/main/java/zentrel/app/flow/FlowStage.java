@@ -51,6 +51,9 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private static final double MOST_ZOOM = 3;
     private static final double ZOOM_STEP = 1.15;
 
+    /** So long after it moved last the picture is taken to be at rest. */
+    private static final Duration REST = Duration.millis(250);
+
     /** So much of what is seen is left to the edge of what is drawn when more is drawn. */
     private static final double NEAR = 0.25;
 
@@ -81,6 +84,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private @Nullable FlowModel given;
     private @Nullable FlowExportPage paper;
     private @Nullable FlowDrawing sheet;
+    private final PauseTransition rest = new PauseTransition(REST);
     private double drawnFrom;
     private double drawnTo;
     private double height;
@@ -107,6 +111,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         pane.getChildren().setAll(picture);
         pane.getStyleClass().add("stage-pane");
         chart.getTransforms().add(scale);
+        rest.setOnFinished(e -> rests());
         scroll.setId("flow-scroll");
         scroll.setPannable(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -318,11 +323,27 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     /** Draws more, little by little, where what is seen comes near the edge of what is drawn. */
     private void scrolled() {
         FlowDrawing on = sheet;
+        moves();
         double from = offset();
         double near = viewport() * NEAR;
         if (on != null
                 && (Math.max(0, from - near) < drawnFrom || Math.min(height, from + viewport() + near) > drawnTo)) {
             guarded(() -> look(on));
+        }
+    }
+
+    private void moves() {
+        FlowDrawing on = sheet;
+        if (on != null && on.height() > viewport()) {
+            on.moving(true);
+            rest.playFromStart();
+        }
+    }
+
+    private void rests() {
+        FlowDrawing on = sheet;
+        if (on != null) {
+            on.moving(false);
         }
     }
 
