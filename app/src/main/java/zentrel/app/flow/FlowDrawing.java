@@ -271,11 +271,10 @@ final class FlowDrawing {
         Map<Group, Set<Node>> gone = new HashMap<>();
         Map<Group, List<Node>> above = new LinkedHashMap<>();
         Map<Group, List<Node>> below = new LinkedHashMap<>();
-        double first = items.stream()
-                .filter(i -> i.drawn)
-                .mapToDouble(i -> i.top)
-                .min()
-                .orElse(from);
+        Map<Group, Double> first = new HashMap<>();
+        for (Item item : items) {
+            item.nodes.keySet().forEach(layer -> first.merge(layer, item.top, Math::min));
+        }
         for (Item item : items) {
             boolean seen = item.isSeen(from, to);
             if (item.drawn && !seen && !item.hasKeyboard()) {
@@ -285,9 +284,12 @@ final class FlowDrawing {
             } else if (!item.drawn && seen) {
                 item.make();
                 // in their order, for the keyboard goes by it
-                Map<Group, List<Node>> side = item.top < first ? above : below;
-                item.nodes.forEach((layer, nodes) ->
-                        side.computeIfAbsent(layer, l -> new ArrayList<>()).addAll(nodes));
+                item.nodes.forEach((layer, nodes) -> {
+                    boolean before = item.top < first.getOrDefault(layer, from);
+                    (before ? above : below)
+                            .computeIfAbsent(layer, l -> new ArrayList<>())
+                            .addAll(nodes);
+                });
             }
         }
         for (Group layer : List.of(senders, takers, lights)) {
