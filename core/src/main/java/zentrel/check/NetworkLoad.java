@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import zentrel.load.Load;
 import zentrel.path.HopKind;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterId;
 import zentrel.plan.Edit;
 import zentrel.plan.Plan;
 import zentrel.plan.SegmentId;
@@ -55,24 +55,15 @@ final class NetworkLoad extends PathRule {
                 });
     }
 
-    private static List<Stream> leaving(Load load, AdapterId by) {
-        List<Stream> leaving = new ArrayList<>();
+    /** By a plain loop: a plan may have tens of thousands. */
+    private static List<Stream> sent(Load load, Predicate<Load.Sent> which) {
+        List<Stream> streams = new ArrayList<>();
         for (Load.Sent sent : load.sent()) {
-            if (sent.leavesBy(by)) {
-                leaving.add(sent.stream());
+            if (which.test(sent)) {
+                streams.add(sent.stream());
             }
         }
-        return leaving;
-    }
-
-    private static List<Stream> arriving(Load load, Adapter at) {
-        List<Stream> arriving = new ArrayList<>();
-        for (Load.Sent sent : load.sent()) {
-            if (sent.reaches(at)) {
-                arriving.add(sent.stream());
-            }
-        }
-        return arriving;
+        return streams;
     }
 
     private static boolean sends(Load.Link link) {
@@ -101,9 +92,8 @@ final class NetworkLoad extends PathRule {
 
     private Finding finding(CheckContext context, Load.Link link, int others) {
         boolean sends = sends(link);
-        List<Stream> on = sends
-                ? leaving(context.load(), link.adapter())
-                : arriving(context.load(), context.index().adapter(link.adapter()));
+        Adapter adapter = context.index().adapter(link.adapter());
+        List<Stream> on = sent(context.load(), s -> sends ? s.leavesBy(adapter.id()) : s.reaches(adapter));
         return unmet(
                 Severity.AT_RISK,
                 Optional.of(HopKind.CARRIED),

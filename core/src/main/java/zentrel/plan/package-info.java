@@ -5,7 +5,8 @@
  * {@link zentrel.plan.Adapter}s is the box, {@link zentrel.plan.Application} what runs on it,
  * {@link zentrel.plan.Stream} and {@link zentrel.plan.ControlLink} what it sends, {@link zentrel.plan.Receiver} and its
  * {@link zentrel.plan.Port}s what it takes. A {@link zentrel.plan.Setting} knows what is planned and what is in force.
- * {@link zentrel.plan.PlanIndex} answers "which streams carry this universe" and the like. A change is an
+ * {@link zentrel.plan.PlanIndex} answers "which streams carry this universe" and the like; after an edit it is made on top
+ * of the one before ({@link zentrel.plan.Layered}, {@link zentrel.plan.Grouped}). A change is an
  * {@link zentrel.plan.Edit} that returns a new plan; {@link zentrel.plan.History} keeps undo and redo.
  */
 @NullMarked

@@ -111,6 +111,8 @@ final class FlowDrawing {
     private final boolean marksChosen;
     private final double perUniverse;
     private double height;
+    private double drawnFrom;
+    private double drawnTo;
     private boolean moving;
     private final Map<Id, Double> senderY = new HashMap<>();
     private final Map<Id, Double> takerY = new HashMap<>();
@@ -273,8 +275,12 @@ final class FlowDrawing {
         Map<Group, List<Node>> below = new LinkedHashMap<>();
         Map<Group, Double> first = new HashMap<>();
         for (Item item : items) {
-            item.nodes.keySet().forEach(layer -> first.merge(layer, item.top, Math::min));
+            if (item.isSeen(drawnFrom, drawnTo)) { // what stays for the keyboard only stands apart
+                item.nodes.keySet().forEach(layer -> first.merge(layer, item.top, Math::min));
+            }
         }
+        drawnFrom = from;
+        drawnTo = to;
         for (Item item : items) {
             boolean seen = item.isSeen(from, to);
             if (item.drawn && !seen && !item.hasKeyboard()) {

@@ -119,7 +119,10 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         chart.setAccessibleText("Flow: who sends, through which segment, who takes, what lights");
         document.reportProperty().addListener(o -> renew());
         document.selectionProperty().addListener(o -> refresh());
-        scroll.vvalueProperty().addListener(o -> scrolled());
+        scroll.vvalueProperty().addListener(o -> {
+            moves();
+            scrolled();
+        });
         scroll.viewportBoundsProperty().addListener(o -> scrolled());
         scroll.addEventFilter(ScrollEvent.SCROLL, e -> {
             if (e.isControlDown() && e.getDeltaY() != 0) {
@@ -323,7 +326,6 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     /** Draws more, little by little, where what is seen comes near the edge of what is drawn. */
     private void scrolled() {
         FlowDrawing on = sheet;
-        moves();
         double from = offset();
         double near = viewport() * NEAR;
         if (on != null
@@ -357,6 +359,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     /** Larger or smaller, about the middle of what is seen. */
     public void zoom(double by) {
         double middle = offset() + viewport() / 2;
+        moves();
         scaled(scale.getX() * by);
         double room = Math.max(1, height - viewport());
         scroll.setVvalue(Math.max(0, Math.min(1, (middle - viewport() / 2) / room)));
