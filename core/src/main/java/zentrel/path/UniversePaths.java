@@ -54,7 +54,7 @@ final class UniversePaths {
                     ? place
                     : before.plan.index().placeOf(plan.universes().get(place).id());
             if (was >= 0) {
-                judged.setPlain(place, before.judged.getPlain(was));
+                judged.setPlain(place, before.judged.get(was)); // what is wrong with it was noted before it was kept
             }
         }
         before.untaken.forEach(was -> untaken.add(placeNow(before, was)));

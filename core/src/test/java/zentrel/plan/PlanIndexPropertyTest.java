@@ -45,6 +45,7 @@ class PlanIndexPropertyTest {
             assertThat(ours.streamsOf(u.id())).isEqualTo(theirs.streamsOf(u.id()));
             assertThat(ours.portsOf(u.id())).isEqualTo(theirs.portsOf(u.id()));
             assertThat(ours.fixturesIn(u.id())).isEqualTo(theirs.fixturesIn(u.id()));
+            assertThat(fresh.universes().get(ours.placeOf(u.id()))).isEqualTo(u);
         }
         for (Receiver r : fresh.receivers()) {
             for (Port p : r.ports()) {

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.scene.CacheHint;
 import javafx.scene.Group;
@@ -123,7 +122,7 @@ final class FlowDrawing {
     private final Map<Id, Double> rightEnd = new HashMap<>();
     private final Map<Id, Integer> marks = new HashMap<>();
     private final Map<Id, List<Bundle>> ins = new HashMap<>();
-    private final List<Item> items = new ArrayList<>();
+    private final List<FlowItem> items = new ArrayList<>();
 
     // from the bottom to the top: all marks stand on one ground above all ribbons
     private final Group ribbons = layer();
@@ -137,55 +136,14 @@ final class FlowDrawing {
     private final Group lights = layer();
     private final Group ticks = layer();
 
+    /** What has letters of more than a few signs. */
+    private final List<Group> lettered = List.of(senders, takers, lights);
+
     /** One that lays its nodes out by itself, so that what comes into sight moves nothing else. */
     private static Group layer() {
         Group layer = new Group();
         layer.setManaged(false);
         return layer;
-    }
-
-    /** Something that stands between two heights, and what draws it as long as it is seen. */
-    private static final class Item {
-        private final double top;
-        private final double bottom;
-        private final Consumer<Item> maker;
-        private final Map<Group, List<Node>> nodes = new LinkedHashMap<>();
-        private final List<PathElement> ground = new ArrayList<>();
-        private final List<PathElement> rule = new ArrayList<>();
-        private final List<PathElement> axis = new ArrayList<>();
-        private boolean drawn;
-
-        Item(double top, double bottom, Consumer<Item> maker) {
-            this.top = top;
-            this.bottom = bottom;
-            this.maker = maker;
-        }
-
-        void add(Group layer, Node... more) {
-            nodes.computeIfAbsent(layer, l -> new ArrayList<>(more.length)).addAll(List.of(more));
-        }
-
-        void make() {
-            drawn = true;
-            maker.accept(this);
-        }
-
-        void forget() {
-            drawn = false;
-            nodes.clear();
-            ground.clear();
-            rule.clear();
-            axis.clear();
-        }
-
-        boolean isSeen(double from, double to) {
-            return bottom >= from && top <= to;
-        }
-
-        /** Whether the keyboard is in it, so that it has to stay. */
-        boolean hasKeyboard() {
-            return nodes.values().stream().flatMap(List::stream).anyMatch(Node::isFocused);
-        }
     }
 
     /**
@@ -241,14 +199,14 @@ final class FlowDrawing {
         }
         for (Sender s : m.senders()) {
             double at = senderY.get(s.id());
-            items.add(new Item(
+            items.add(new FlowItem(
                     at,
                     at + SENDER_ROW,
                     item -> card(item, s.id(), s.name(), s.address(), s.line(), SENDS_X, at, true, s.isFolded())));
         }
         for (Taker t : m.takers()) {
             double at = takerY.get(t.id());
-            items.add(new Item(at, at + row(t), item -> {
+            items.add(new FlowItem(at, at + row(t), item -> {
                 card(item, t.id(), t.name(), t.address(), t.line(), TAKES_X, at, false, t.isFolded());
                 lights(item, t);
             }));
@@ -274,43 +232,47 @@ final class FlowDrawing {
         Map<Group, List<Node>> above = new LinkedHashMap<>();
         Map<Group, List<Node>> below = new LinkedHashMap<>();
         Map<Group, Double> first = new HashMap<>();
-        for (Item item : items) {
+        for (FlowItem item : items) {
             if (item.isSeen(drawnFrom, drawnTo)) { // what stays for the keyboard only stands apart
-                item.nodes.keySet().forEach(layer -> first.merge(layer, item.top, Math::min));
+                item.nodes().keySet().forEach(layer -> first.merge(layer, item.top(), Math::min));
             }
         }
         drawnFrom = from;
         drawnTo = to;
-        for (Item item : items) {
+        for (FlowItem item : items) {
             boolean seen = item.isSeen(from, to);
-            if (item.drawn && !seen && !item.hasKeyboard()) {
-                item.nodes.forEach((layer, nodes) ->
-                        gone.computeIfAbsent(layer, l -> new HashSet<>()).addAll(nodes));
+            if (item.isDrawn() && !seen && !item.hasKeyboard()) {
+                item.nodes()
+                        .forEach((layer, nodes) -> gone.computeIfAbsent(layer, l -> new HashSet<>())
+                                .addAll(nodes));
                 item.forget();
-            } else if (!item.drawn && seen) {
+            } else if (!item.isDrawn() && seen) {
                 item.make();
                 // in their order, for the keyboard goes by it
-                item.nodes.forEach((layer, nodes) -> {
-                    boolean before = item.top < first.getOrDefault(layer, from);
+                item.nodes().forEach((layer, nodes) -> {
+                    boolean before = item.top() < first.getOrDefault(layer, from);
                     (before ? above : below)
                             .computeIfAbsent(layer, l -> new ArrayList<>())
                             .addAll(nodes);
                 });
             }
         }
-        for (Group layer : List.of(senders, takers, lights)) {
+        if (gone.isEmpty() && above.isEmpty() && below.isEmpty()) {
+            return;
+        }
+        for (Group layer : lettered) {
             above.getOrDefault(layer, List.of()).forEach(this::asItMoves);
             below.getOrDefault(layer, List.of()).forEach(this::asItMoves);
         }
         gone.forEach((layer, nodes) -> layer.getChildren().removeIf(nodes::contains));
         above.forEach((layer, nodes) -> layer.getChildren().addAll(0, nodes));
         below.forEach((layer, nodes) -> layer.getChildren().addAll(nodes));
-        redraw(grounds, i -> i.ground);
-        redraw(rules, i -> i.rule);
-        redraw(axes, i -> i.axis);
+        redraw(grounds, FlowItem::ground);
+        redraw(rules, FlowItem::rule);
+        redraw(axes, FlowItem::axis);
     }
 
-    private void redraw(Path path, Function<Item, List<PathElement>> part) {
+    private void redraw(Path path, Function<FlowItem, List<PathElement>> part) {
         path.getElements()
                 .setAll(items.stream().flatMap(i -> part.apply(i).stream()).toList());
     }
@@ -446,7 +408,7 @@ final class FlowDrawing {
             return;
         }
         barLeft.put(b.carrier(), at + thick + 2);
-        items.add(new Item(Math.min(from, at), Math.max(from, at) + thick, item -> {
+        items.add(new FlowItem(Math.min(from, at), Math.max(from, at) + thick, item -> {
             item.add(ribbons, styled(ribbon(SENDS_X + CARDS_WIDTH, from, BAR_X, at, thick), b));
             number(item, b, SENDS_X + CARDS_WIDTH + 12, from + thick / 2 - 8);
         }));
@@ -466,13 +428,13 @@ final class FlowDrawing {
         double at = bar[1] > LONG_BAR ? Math.max(bar[0], Math.min(to, bar[0] + bar[1] - thick)) : next;
         boolean isMarked = b.verdict().compareTo(Verdict.AT_RISK) >= 0;
         int before = isMarked ? marks.merge(b.end(), 1, Integer::sum) - 1 : 0;
-        items.add(new Item(Math.min(to, at), Math.max(to, at) + thick, item -> {
+        items.add(new FlowItem(Math.min(to, at), Math.max(to, at) + thick, item -> {
             item.add(ribbons, styled(ribbon(BAR_X + BAR_WIDTH, at, TAKES_X, to, thick), b));
             if (isMarked) {
                 Mark mark = Mark.of(b.verdict());
                 mark.setMouseTransparent(true);
                 put(mark, TAKES_X - 46 - 24.0 * before, to + thick / 2 - 7);
-                item.ground.addAll(box(mark.getLayoutX(), mark.getLayoutY(), 20, 14));
+                item.ground().addAll(box(mark.getLayoutX(), mark.getLayoutY(), 20, 14));
                 item.add(marked, mark);
             }
             number(item, b, TAKES_X - 20, to + thick / 2 - 8);
@@ -483,7 +445,7 @@ final class FlowDrawing {
         return ins.getOrDefault(b.end(), List.of()).size() <= 1;
     }
 
-    private void number(Item item, Bundle b, double x, double y) {
+    private void number(FlowItem item, Bundle b, double x, double y) {
         if (b.width() == 1 && stage.isOpened(b)) {
             Text label = Texts.drawn(stage.label(b.signals().get(0)), "mono", "small");
             label.setMouseTransparent(true);
@@ -530,7 +492,7 @@ final class FlowDrawing {
     }
 
     private void card(
-            Item item,
+            FlowItem item,
             Id id,
             String name,
             String address,
@@ -576,10 +538,10 @@ final class FlowDrawing {
         });
         if (folded) {
             // sheets under the card, as many boxes lie in it
-            line(item.rule, x + 4, y + row - 1, x + CARDS_WIDTH - 4);
-            line(item.rule, x + 8, y + row + 2, x + CARDS_WIDTH);
+            line(item.rule(), x + 4, y + row - 1, x + CARDS_WIDTH - 4);
+            line(item.rule(), x + 8, y + row + 2, x + CARDS_WIDTH);
         }
-        line(item.rule, x, y + row - 4, x + CARDS_WIDTH - 8);
+        line(item.rule(), x, y + row - 4, x + CARDS_WIDTH - 8);
         item.add(tall ? senders : takers, card);
         if (marksChosen && !folded && stage.isChosen(id)) {
             ticks(item, x - 4, y - 2, CARDS_WIDTH + 4, row);
@@ -595,7 +557,7 @@ final class FlowDrawing {
         }
     }
 
-    private void ticks(Item item, double x, double y, double w, double h) {
+    private void ticks(FlowItem item, double x, double y, double w, double h) {
         double s = 8;
         for (Polyline tick : new Polyline[] {
             new Polyline(x, y + s, x, y, x + s, y),
@@ -609,7 +571,7 @@ final class FlowDrawing {
         }
     }
 
-    private void lights(Item item, Taker t) {
+    private void lights(FlowItem item, Taker t) {
         double y = takerY.get(t.id());
         Text place = Texts.drawn(
                 t.lights().length() > MOST_LETTERS ? t.lights().substring(0, MOST_LETTERS - 1) + "…" : t.lights(),
@@ -624,7 +586,7 @@ final class FlowDrawing {
         put(dark, LIGHTS_X + 4, y + SECOND_LINE);
         item.add(lights, place, dark);
         if (t.fixtures() > 0) {
-            line(t.dark() == t.fixtures() ? item.rule : item.axis, TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4);
+            line(t.dark() == t.fixtures() ? item.rule() : item.axis(), TAKES_X + CARDS_WIDTH, y + 10, LIGHTS_X - 4);
         }
     }
 

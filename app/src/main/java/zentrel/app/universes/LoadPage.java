@@ -140,7 +140,8 @@ final class LoadPage extends Page {
                 .filter(a -> (more > 0 || querierDies.isSelected()) && a.name().equals(from.getValue()))
                 .findFirst()
                 .map(a -> new Load.WhatIf(more, a.id(), by, delivery, querierDies.isSelected()));
-        document.derive(report, r -> Load.of(r.plan(), whatIf), load -> show(report, load, by));
+        document.derive(
+                report, r -> whatIf.isEmpty() ? r.load() : Load.of(r.plan(), whatIf), load -> show(report, load, by));
     }
 
     private void show(Report report, Load load, Protocol by) {
