@@ -24,18 +24,19 @@ import zentrel.plan.Plan;
 record FirstPlan(LoadedPlan loaded, Report report, FlowModel flow, Optional<Path> file, Optional<String> problem) {
     private static final String DEMO = "demo:";
 
-    /** Begins on a thread of its own. */
+    /** Begins on a thread of its own; as a class, for at this moment the first lambda would take longer than the rest. */
     static CompletableFuture<FirstPlan> begin(List<String> arguments) {
         CompletableFuture<FirstPlan> result = new CompletableFuture<>();
-        Thread thread = new Thread(
-                () -> {
-                    try {
-                        result.complete(named(planIn(arguments)));
-                    } catch (RuntimeException e) {
-                        result.completeExceptionally(e);
-                    }
-                },
-                "first plan");
+        Thread thread = new Thread("first plan") {
+            @Override
+            public void run() {
+                try {
+                    result.complete(named(planIn(arguments)));
+                } catch (RuntimeException e) {
+                    result.completeExceptionally(e);
+                }
+            }
+        };
         thread.setDaemon(true);
         thread.start();
         return result;

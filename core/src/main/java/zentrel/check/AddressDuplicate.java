@@ -42,9 +42,9 @@ final class AddressDuplicate extends PathRule {
                 for (AdapterAddress each : adapter.addresses()) {
                     Ipv4Address address = each.inForce().address();
                     Adapter other = first.putIfAbsent(address, adapter);
-                    if (other != null && !other.equals(adapter)) {
+                    if (other != null && !other.id().equals(adapter.id())) {
                         List<Adapter> all = holders.computeIfAbsent(address, k -> new ArrayList<>(List.of(other)));
-                        if (!all.contains(adapter)) {
+                        if (!all.get(all.size() - 1).id().equals(adapter.id())) {
                             all.add(adapter);
                         }
                     }

@@ -36,7 +36,7 @@ public final class Library {
     /** The profiles that ship. */
     public static Library shipped() {
         Map<String, Profile> profiles = new LinkedHashMap<>();
-        for (String name : resource("index.txt").lines().toList()) {
+        for (String name : needed("index.txt").lines().toList()) {
             Profile profile = shipped(name);
             profiles.put(profile.id(), profile);
         }
@@ -46,25 +46,29 @@ public final class Library {
     /** One profile that ships, read by itself; empty where none has this id. */
     public static Optional<Profile> shippedProfile(String id) {
         String name = id.substring(id.indexOf('/') + 1);
-        return Library.class.getResource(FOLDER + name + ".json") == null
-                ? Optional.empty()
-                : Optional.of(shipped(name));
+        return resource(name + ".json").map(text -> profile(name, text));
     }
 
     private static Profile shipped(String name) {
+        return profile(name, needed(name + ".json"));
+    }
+
+    private static Profile profile(String name, String text) {
         try {
-            return ProfileFile.read(resource(name + ".json").getBytes(StandardCharsets.UTF_8));
+            return ProfileFile.read(text.getBytes(StandardCharsets.UTF_8));
         } catch (PlanFileException e) {
             throw new IllegalStateException("The shipped profile " + name + " is damaged: " + e.getMessage(), e);
         }
     }
 
-    private static String resource(String name) {
+    private static String needed(String name) {
+        return resource(name)
+                .orElseThrow(() -> new IllegalStateException("The program lacks its file " + FOLDER + name + "."));
+    }
+
+    private static Optional<String> resource(String name) {
         try (InputStream in = Library.class.getResourceAsStream(FOLDER + name)) {
-            if (in == null) {
-                throw new IllegalStateException("The program lacks its file " + FOLDER + name + ".");
-            }
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            return in == null ? Optional.empty() : Optional.of(new String(in.readAllBytes(), StandardCharsets.UTF_8));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

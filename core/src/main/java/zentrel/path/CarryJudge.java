@@ -159,7 +159,7 @@ final class CarryJudge {
         int usual = context.usualVlan(pair.in().segment().orElseThrow()).orElse(out.get());
         Adapter odd = out.get() == usual ? pair.in() : pair.out();
         int wanted = odd.equals(pair.in()) ? out.get() : in.get();
-        Adapter other = odd.equals(pair.in()) ? pair.out() : pair.in();
+        Adapter other = pair.otherThan(odd);
         int others = odd.equals(pair.in()) ? in.get() : out.get();
         hop.broken(
                 Reason.VLANS_DIFFER,

@@ -159,7 +159,11 @@ final class TransportJudge {
      *
      * @param joined whether anything leads from the one to the other
      */
-    record Pair(Adapter out, Adapter in, boolean joined) {}
+    record Pair(Adapter out, Adapter in, boolean joined) {
+        Adapter otherThan(Adapter one) {
+            return one.id().equals(in.id()) ? out : in;
+        }
+    }
 
     private Carried between(List<HopDraft> hops, Shipment s, Host from, Host to, List<Adapter> listening) {
         List<Adapter> outs = PathContext.real(from);
@@ -302,7 +306,7 @@ final class TransportJudge {
                 typed.or(() -> best(bound.in(), bound.out()).map(HostAddress::address));
         Optional<Adapter> by =
                 destination.flatMap(d -> RouteTable.of(from).to(d)).map(RouteTable.Way::by);
-        if (by.isEmpty() || by.get().equals(bound.out())) {
+        if (by.isEmpty() || by.get().id().equals(bound.out().id())) {
             return bound;
         }
         Pair real = pair(List.of(by.get()), ins, s.delivery()).orElse(new Pair(by.get(), bound.in(), false));
@@ -622,7 +626,7 @@ final class TransportJudge {
         boolean boundLeads = s.from().binding(s.send()).mode() == BindingMode.ADAPTERS
                 && s.from().binding(s.send()).adapters().stream()
                         .map(context.index::adapter)
-                        .anyMatch(a -> !a.equals(pair.out()) && PathContext.sameSegment(a, pair.in()));
+                        .anyMatch(a -> !a.id().equals(pair.out().id()) && PathContext.sameSegment(a, pair.in()));
         if (from.system().sendsByRoute() && boundLeads) {
             hop.broken(
                     Reason.ROUTED_ELSEWHERE,
@@ -655,7 +659,7 @@ final class TransportJudge {
     }
 
     private Optional<Subnet> meantFor(Adapter odd, Pair pair) {
-        Adapter other = odd.equals(pair.in()) ? pair.out() : pair.in();
+        Adapter other = pair.otherThan(odd);
         Optional<Subnet> usual = odd.segment().flatMap(context::usualSubnet);
         Optional<Subnet> others = first(other).map(HostAddress::subnet);
         return usual.isPresent() && others.isPresent() && usual.get().overlaps(others.get()) ? usual : others;
@@ -670,7 +674,7 @@ final class TransportJudge {
     private List<Edit> subnetRemedies(Adapter odd, Pair pair) {
         List<Edit> edits = new ArrayList<>();
         meantFor(odd, pair).ifPresent(subnet -> edits.addAll(remedies.joinSubnet(odd, subnet)));
-        Adapter other = odd.equals(pair.in()) ? pair.out() : pair.in();
+        Adapter other = pair.otherThan(odd);
         first(odd).map(HostAddress::subnet).ifPresent(subnet -> edits.addAll(remedies.joinSubnet(other, subnet)));
         return edits;
     }

@@ -29,11 +29,11 @@ public record Snooping(List<HostId> snoopers, Optional<HostId> querier) {
 
     /** Every segment of a plan on which anything snoops. */
     public static Map<SegmentId, Snooping> of(Plan plan) {
-        Map<SegmentId, Set<Host>> passing = new LinkedHashMap<>();
+        Map<SegmentId, List<Host>> passing = new LinkedHashMap<>();
         for (Host host : plan.hosts()) {
-            if (host.power().on() && !host.switching().equals(Switching.PLAIN)) {
+            if (host.power().on() && host.switching().mindsGroups()) {
                 for (SegmentId segment : segmentsOf(plan.index(), host)) {
-                    passing.computeIfAbsent(segment, s -> new LinkedHashSet<>()).add(host);
+                    passing.computeIfAbsent(segment, s -> new ArrayList<>()).add(host);
                 }
             }
         }
@@ -68,7 +68,7 @@ public record Snooping(List<HostId> snoopers, Optional<HostId> querier) {
                 continue;
             }
             at.adapters().forEach(a -> a.segment().ifPresent(segments::add));
-            if (at.kind() == HostKind.ROUTER && !at.equals(box)) {
+            if (at.kind() == HostKind.ROUTER && !at.id().equals(box.id())) {
                 continue;
             }
             List<Cable> cables = new ArrayList<>(index.cablesOf(at.id()));

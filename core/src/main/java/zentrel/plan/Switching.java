@@ -18,6 +18,11 @@ public record Switching(Setting<Boolean> snooping, Setting<Boolean> querier, boo
      */
     public static final int GROUP_SECONDS = 260;
 
+    /** Whether it snoops or asks. */
+    boolean mindsGroups() {
+        return snooping.inForce() || querier.inForce();
+    }
+
     public Switching withSnooping(Setting<Boolean> value) {
         return new Switching(value, querier, dropsUnasked, loopGuard);
     }

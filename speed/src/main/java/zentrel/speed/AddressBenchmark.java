@@ -37,7 +37,7 @@ public class AddressBenchmark {
     private static final int SEGMENTS = 20;
 
     /** 5,000 adapters in 20 segments; and a tenth of them. */
-    @Param({"500", "5000"})
+    @Param({"500", "5000", "50000"})
     public int adapters;
 
     private Plan plan;

@@ -1,6 +1,7 @@
 package zentrel.app.flow;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -18,6 +19,7 @@ import zentrel.plan.Application;
 import zentrel.plan.ApplicationId;
 import zentrel.plan.Attachment;
 import zentrel.plan.Fixture;
+import zentrel.plan.FixtureId;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Line;
@@ -313,25 +315,25 @@ public record FlowModel(
                 return program(index.application(program));
             }
             Receiver receiver = index.receiver((zentrel.plan.ReceiverId) id);
-            Set<Fixture> fixtures = new LinkedHashSet<>();
-            Set<Fixture> dark = new LinkedHashSet<>();
+            Map<FixtureId, Fixture> fixtures = new LinkedHashMap<>();
+            Set<FixtureId> dark = new HashSet<>();
             int used = 0;
             for (Port port : receiver.ports()) {
                 used += index.universesOf(port.id()).isEmpty() ? 0 : 1;
                 Verdict verdict = ports.getOrDefault(port.id(), Verdict.BROKEN);
                 for (Fixture f : fixturesOf(port)) {
-                    fixtures.add(f);
+                    fixtures.put(f.id(), f);
                     boolean ownFault =
                             report.signalPaths().patchIssues(f).stream().anyMatch(i -> i.verdict() == Verdict.BROKEN);
                     if (ownFault || (verdict == Verdict.BROKEN && portDies(port))) {
-                        dark.add(f);
+                        dark.add(f.id());
                     }
                 }
             }
             Application a = index.application(receiver.application());
             String lights = receiver.ports().stream().anyMatch(p -> p.kind() == zentrel.plan.PortKind.INTERNAL)
                     ? "on a screen"
-                    : fixtures.stream()
+                    : fixtures.values().stream()
                             .map(Fixture::place)
                             .filter(p -> !p.isEmpty())
                             .distinct()

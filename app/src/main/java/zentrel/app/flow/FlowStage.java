@@ -162,12 +162,13 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     }
 
     /** Works out the picture of the newest report; what nobody sees is drawn when it is shown. */
+    @SuppressWarnings("ReferenceEquality") // two reports may say the same of two plans
     private void renew() {
         Report report = document.reportProperty().get();
         if (report == null || pane.getScene() == null || isDrawn(report)) {
             return;
         }
-        FlowModel before = report.equals(givenFor) ? given : null;
+        FlowModel before = report == givenFor ? given : null;
         given = null;
         givenFor = null;
         if (before != null) {

@@ -31,7 +31,7 @@ public final class GoToBox extends TextField {
     private static final double WIDEST = 700;
     private static final int NAMES_FIRST = 4;
 
-    private static final Duration AFTER_THE_PICTURE = Duration.millis(250);
+    private static final Duration AFTER_THE_PICTURE = Duration.millis(600);
 
     private final OpenDocument document;
     private final Supplier<List<Command>> commands;
