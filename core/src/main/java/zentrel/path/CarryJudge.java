@@ -3,7 +3,6 @@ package zentrel.path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import zentrel.ipv4.HostAddress;
 import zentrel.path.TransportJudge.Pair;
 import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
@@ -15,14 +14,19 @@ final class CarryJudge {
 
     private final PathContext context;
     private final Remedies remedies;
+    private final RouterJudge routers;
 
     CarryJudge(PathContext context, Remedies remedies) {
         this.context = context;
         this.remedies = remedies;
+        routers = new RouterJudge(context, remedies);
     }
 
     void judge(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
         if (!pair.joined()) {
+            if (routers.judge(hop, s, from, to, pair)) {
+                return;
+            }
             String out = pair.out()
                     .segment()
                     .map(x -> context.index.segment(x).name())
@@ -31,9 +35,6 @@ final class CarryJudge {
                     .segment()
                     .map(x -> context.index.segment(x).name())
                     .orElse("no segment");
-            if (s.delivery() == Delivery.MULTICAST && groupEndsAtRouter(hop, s, from, to, pair)) {
-                return;
-            }
             List<Edit> edits = new ArrayList<>();
             if (pair.in().segment().isEmpty()
                     && pair.in().needsCarrier()
@@ -125,29 +126,6 @@ final class CarryJudge {
                                 ? ", is switched off, so all behind it is cut off. Switch it on."
                                 : ", has no power, so all behind it is cut off: " + dark.why()),
                 cut.mends());
-    }
-
-    /** A group that would have to cross a router; its packets live for one network only (RFC 1112, section 6.1: TTL 1). */
-    private boolean groupEndsAtRouter(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
-        Optional<Host> router = context.routerJoining(pair.out(), pair.in());
-        if (router.isEmpty() || !(context.index.find(s.signal()).orElse(null) instanceof Stream stream)) {
-            return false;
-        }
-        List<Edit> edits = new ArrayList<>();
-        pair.in().addresses().stream()
-                .map(AdapterAddress::inForce)
-                .map(HostAddress::address)
-                .findFirst()
-                .ifPresent(a -> edits.add(remedies.addToList(stream, a)));
-        hop.broken(
-                Reason.GROUP_NOT_ROUTED,
-                stream.id(),
-                "group ends at " + router.get().name(),
-                to.name() + " is behind " + router.get().name() + ", and a group of " + from.name()
-                        + " ends there: its packets may cross no router unless they are told to and it is set up for groups. "
-                        + "Send to its address instead, or put both on one segment.",
-                edits);
-        return true;
     }
 
     private void vlan(HopDraft hop, Host from, Host to, Pair pair) {

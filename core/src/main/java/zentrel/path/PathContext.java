@@ -23,7 +23,6 @@ import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Protocol;
-import zentrel.plan.Route;
 import zentrel.plan.SegmentId;
 import zentrel.plan.Setting;
 import zentrel.plan.Snooping;
@@ -241,44 +240,39 @@ final class PathContext {
                 .toList();
     }
 
-    /** Whether a router leads from one adapter's segment to the other's, and the first was told of it. */
+    /**
+     * The router that leads from one adapter's segment to the other's: the first sends to the other's address by a router, for
+     * it does not take it for a neighbour, that router is on its segment, and has the other's network on its own cable.
+     */
     Optional<Host> routerBetween(Adapter from, Adapter to) {
-        Set<Ipv4Address> next = routersTold(from, to);
-        if (next.isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
+        if (routers.isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
             return Optional.empty();
         }
-        for (Host router : routers) {
-            boolean near = router.adapters().stream()
-                    .anyMatch(a -> a.segment().equals(from.segment())
-                            && a.isUp()
-                            && a.addresses().stream()
-                                    .anyMatch(x -> next.contains(x.inForce().address())));
-            boolean far = router.adapters().stream()
-                    .anyMatch(a -> a.segment().equals(to.segment())
-                            && a.isUp()
-                            && a.addresses().stream()
-                                    .anyMatch(x -> to.addresses().stream()
-                                            .anyMatch(y ->
-                                                    x.inForce().sees(y.inForce().address()))));
-            if (near && far) {
-                return Optional.of(router);
+        RouteTable told = RouteTable.of(from);
+        for (AdapterAddress a : to.addresses()) {
+            Ipv4Address destination = a.inForce().address();
+            Optional<Ipv4Address> next = told.to(destination).flatMap(RouteTable.Way::via);
+            for (Host router : next.isPresent() ? routers : List.<Host>of()) {
+                boolean near = router.adapters().stream()
+                        .anyMatch(x -> x.isUp() && sameSegment(x, from) && has(x, next.get()));
+                if (near && leads(router, destination, to)) {
+                    return Optional.of(router);
+                }
             }
         }
         return Optional.empty();
     }
 
-    /** The routers that an adapter was told for the other: its gateway, and those of its routes that lead there. */
-    private static Set<Ipv4Address> routersTold(Adapter from, Adapter to) {
-        Set<Ipv4Address> told = new HashSet<>();
-        from.gateway().ifPresent(told::add);
-        for (Route route : from.routes()) {
-            boolean leads = to.addresses().stream()
-                    .anyMatch(a -> route.to().contains(a.inForce().address()));
-            if (leads) {
-                route.via().ifPresent(told::add);
-            }
-        }
-        return told;
+    /** Whether a router sends to an address by the segment of the adapter that has it, straight to it. */
+    static boolean leads(Host router, Ipv4Address destination, Adapter to) {
+        return RouteTable.of(router)
+                .to(destination)
+                .filter(w -> w.via().isEmpty() && w.by().isUp() && sameSegment(w.by(), to))
+                .isPresent();
+    }
+
+    static boolean has(Adapter adapter, Ipv4Address address) {
+        return adapter.addresses().stream().anyMatch(a -> a.inForce().address().equals(address));
     }
 
     static boolean sameSegment(Adapter a, Adapter b) {

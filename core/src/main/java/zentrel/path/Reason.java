@@ -75,6 +75,8 @@ public enum Reason {
     SLOW_SOCKET("network.slow-port", CARRIED, "network.slow-port"),
     /** No segment joins the two. */
     APART("network.apart", CARRIED, "address.unreachable"),
+    /** A router joins the two segments, and what is sent does not go by it. */
+    NOT_ROUTED("network.not-routed", CARRIED, "address.unreachable"),
     /** The access point keeps its wireless clients apart. */
     CLIENTS_APART("network.isolated", CARRIED, "network.isolated"),
     /** A cable on the way is not plugged in. */

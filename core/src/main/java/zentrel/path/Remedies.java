@@ -139,6 +139,12 @@ public final class Remedies {
         return edits;
     }
 
+    Edit giveGateway(Adapter adapter, Ipv4Address gateway) {
+        return new Edit(
+                "Give the " + name(adapter.id()) + " the gateway " + gateway,
+                p -> p.withAdapter(adapter.id(), a -> a.withGateway(Optional.of(gateway))));
+    }
+
     Edit setMask(Adapter adapter, int at, int prefixLength) {
         HostAddress now = adapter.addresses().get(at).inForce();
         HostAddress then = new HostAddress(now.address(), prefixLength);

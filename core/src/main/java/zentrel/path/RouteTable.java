@@ -41,8 +41,18 @@ public final class RouteTable {
         }
     }
 
+    private RouteTable(Adapter adapter) {
+        adapter.addresses().forEach(a -> own.add(a.inForce().address()));
+        ofAdapter(adapter);
+    }
+
     public static RouteTable of(Host host) {
         return new RouteTable(host);
+    }
+
+    /** The ways of one adapter as it is set, whether it is up or not; for what is bound to it. */
+    static RouteTable of(Adapter adapter) {
+        return new RouteTable(adapter);
     }
 
     /** Linux keeps address and ways of an adapter that has lost its cable; the others do not. */

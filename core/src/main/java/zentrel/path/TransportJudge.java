@@ -144,7 +144,7 @@ final class TransportJudge {
                 return Optional.of(loopback);
             }
             for (Adapter adapter : host.adapters()) {
-                if (has(adapter, destination)) {
+                if (PathContext.has(adapter, destination)) {
                     return Optional.of(adapter);
                 }
             }
@@ -168,7 +168,7 @@ final class TransportJudge {
     private Carried between(List<HopDraft> hops, Shipment s, Host from, Host to, List<Adapter> listening) {
         List<Adapter> outs = PathContext.real(from);
         Optional<Adapter> named = s.destinations().stream()
-                .flatMap(d -> PathContext.real(to).stream().filter(a -> has(a, d)))
+                .flatMap(d -> PathContext.real(to).stream().filter(a -> PathContext.has(a, d)))
                 .findFirst();
         List<Adapter> ins = new ArrayList<>();
         named.ifPresent(ins::add);
@@ -178,7 +178,7 @@ final class TransportJudge {
         Pair bound = bind(at(hops, HopKind.BOUND), s, from, to, outs, ins, named);
         Optional<Ipv4Address> typed = s.delivery() == Delivery.UNICAST
                 ? s.destinations().stream()
-                        .filter(d -> named.filter(n -> has(n, d)).isPresent())
+                        .filter(d -> named.filter(n -> PathContext.has(n, d)).isPresent())
                         .findFirst()
                 : Optional.empty();
         Optional<HostAddress> source = best(bound.out(), bound.in());
@@ -570,7 +570,7 @@ final class TransportJudge {
     private String whose(List<Ipv4Address> destinations) {
         for (Ipv4Address destination : destinations) {
             for (Host host : context.plan.hosts()) {
-                if (host.adapters().stream().anyMatch(a -> has(a, destination))) {
+                if (host.adapters().stream().anyMatch(a -> PathContext.has(a, destination))) {
                     return ", which is " + host.name();
                 }
             }
@@ -753,11 +753,11 @@ final class TransportJudge {
 
     /** Sent to the address of one adapter, and arriving by another. */
     private void otherAdapter(HopDraft hop, Shipment s, Host to, Adapter in, HostAddress destination) {
-        if (has(in, destination.address()) || to.system().takesOnAny()) {
+        if (PathContext.has(in, destination.address()) || to.system().takesOnAny()) {
             return;
         }
         Adapter owner = PathContext.real(to).stream()
-                .filter(a -> has(a, destination.address()))
+                .filter(a -> PathContext.has(a, destination.address()))
                 .findFirst()
                 .orElse(in);
         String text = destination.address() + " is the address of " + to.name() + "'s " + owner.name()
@@ -917,10 +917,6 @@ final class TransportJudge {
 
     private static boolean contains(List<Adapter> adapters, Adapter wanted) {
         return adapters.stream().anyMatch(a -> a.id().equals(wanted.id()));
-    }
-
-    private static boolean has(Adapter adapter, Ipv4Address address) {
-        return adapter.addresses().stream().anyMatch(a -> a.inForce().address().equals(address));
     }
 
     private static Optional<HostAddress> first(Adapter adapter) {

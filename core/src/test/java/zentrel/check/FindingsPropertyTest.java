@@ -34,7 +34,7 @@ class FindingsPropertyTest {
 
     private static Plan faulty(long seed) {
         Random random = new Random(seed * 31 + 7);
-        Plan plan = RandomPlans.healthy(seed);
+        Plan plan = RandomPlans.rig(seed);
         int mistakes = 1 + random.nextInt(4);
         for (int i = 0; i < mistakes; i++) {
             plan = RandomPlans.mistake(plan, random);
@@ -88,7 +88,7 @@ class FindingsPropertyTest {
     @MethodSource("seeds")
     void whatAnEditCannotReachIsTheSame(long seed) {
         Random random = new Random(seed * 17 + 3);
-        Plan healthy = RandomPlans.healthy(seed);
+        Plan healthy = RandomPlans.rig(seed);
         Plan plan = healthy;
         Report report = Check.run(plan);
         for (int step = 0; step < 12; step++) {
@@ -157,7 +157,7 @@ class FindingsPropertyTest {
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void aHealthyRigGivesNothing(long seed) {
-        Plan plan = RandomPlans.healthy(seed);
+        Plan plan = RandomPlans.rig(seed);
         assertThat(Check.run(plan).findings()).isEmpty();
         assertThat(paths(plan))
                 .allSatisfy(p -> assertThat(p.verdict())

@@ -21,7 +21,7 @@ class OutcomesPropertyTest {
 
     private static Plan rig(long seed) {
         Random random = new Random(seed);
-        Plan plan = RandomPlans.healthy(seed);
+        Plan plan = RandomPlans.rig(seed);
         for (int i = 0; i < 1 + random.nextInt(3); i++) {
             plan = RandomPlans.mistake(plan, random);
         }

@@ -191,6 +191,58 @@ public final class RandomPlans {
         return plan.withHosts(hosts).withCables(cables);
     }
 
+    /** A healthy rig, every sixth with a router on the way to one of its nodes. */
+    public static Plan rig(long seed) {
+        Plan plan = healthy(seed);
+        HostAddress desk = plan.index()
+                .adapter(new AdapterId("desk-host0.stream"))
+                .addresses()
+                .get(0)
+                .inForce();
+        boolean room = desk.prefixLength() == 16; // a wider mask would cover what is behind the router
+        return seed % 3 > 0 && room && plan.cables().isEmpty() ? routed(plan, desk) : plan;
+    }
+
+    /** The first node is moved behind a router, both ends are told of it, and what was sent to the node goes to its address. */
+    private static Plan routed(Plan plan, HostAddress desk) {
+        Ipv4Address near = desk.address().plus(200);
+        HostAddress node = HostAddress.parse("10.10.20.1/16");
+        Ipv4Address far = Ipv4Address.parse("10.10.0.1");
+        List<Segment> segments = new ArrayList<>(plan.segments());
+        segments.add(new Segment(new SegmentId("yard"), "Yard", java.util.Optional.of(node.subnet()), false, false));
+        List<Host> hosts = new ArrayList<>(plan.hosts());
+        hosts.add(new Host(
+                new HostId("router"),
+                "Router",
+                HostKind.ROUTER,
+                "Hut",
+                OperatingSystem.FIRMWARE,
+                java.util.Optional.empty(),
+                List.of(
+                        PlanSketch.adapter("router", "In", "stream", near + "/" + desk.prefixLength()),
+                        PlanSketch.adapter("router", "Out", "yard", far + "/16")),
+                Firewall.OPEN,
+                SourceCheck.NONE));
+        Plan next = plan.withSegments(segments)
+                .withHosts(hosts)
+                .withAdapter(
+                        new AdapterId("node0.net"),
+                        a -> a.withSegment(new SegmentId("yard"))
+                                .withAddress(0, new AdapterAddress(Setting.of(node), AddressOrigin.MANUAL))
+                                .withGateway(java.util.Optional.of(far)));
+        for (Adapter adapter : plan.index().adaptersOn(new SegmentId("stream"))) {
+            if (adapter.id().value().startsWith("desk")) {
+                next = next.withAdapter(adapter.id(), a -> a.withGateway(java.util.Optional.of(near)));
+            }
+        }
+        for (zentrel.plan.Stream stream : plan.streams()) {
+            if (plan.index().takes(new HostId("node0"), stream.universe())) {
+                next = next.withStream(stream.id(), s -> s.withDelivery(Delivery.UNICAST, List.of(node.address())));
+            }
+        }
+        return next;
+    }
+
     private static <T> T any(List<T> list, Random random) {
         return list.get(random.nextInt(list.size()));
     }
@@ -207,7 +259,7 @@ public final class RandomPlans {
         Port port = any(receiver.ports(), random);
         Fixture fixture = any(plan.fixtures(), random);
         Application desk = index.application(new ApplicationId("desk0"));
-        return switch (random.nextInt(38)) {
+        return switch (random.nextInt(39)) {
             case 0 ->
                 address(plan, adapter, any(adapters, random).addresses().get(0).inForce());
             case 1 ->
@@ -320,6 +372,12 @@ public final class RandomPlans {
                                         : a.withDestination(java.util.Optional.of(
                                                 Setting.of(Ipv4Address.parse("172.20.5." + (what == 2 ? 5 : 6))))));
             }
+            case 37 ->
+                plan.withAdapter(
+                        adapter.id(),
+                        a -> a.withGateway(a.gateway()
+                                .map(g -> g.plus(1 + random.nextInt(2)))
+                                .filter(g -> random.nextBoolean())));
             default -> {
                 Line line = any(plan.lines(), random);
                 yield plan.withFixtures(plan.fixtures().stream()

@@ -25,7 +25,7 @@ class BesideTest {
     @ValueSource(longs = {1, 3, 5, 8, 13, 21, 34, 55, 89, 144, 233, 377})
     void theHopsThatDifferAreThoseThatAreWrong(long seed) {
         Random random = new Random(seed);
-        Plan plan = RandomPlans.mistake(RandomPlans.healthy(seed), random);
+        Plan plan = RandomPlans.mistake(RandomPlans.rig(seed), random);
         SignalPaths paths = new SignalPaths(plan);
         for (SignalPath dark : paths.all()) {
             if (dark.verdict() != Verdict.BROKEN) {

@@ -141,36 +141,6 @@ class SignalPathsTest {
     }
 
     @Test
-    void aRouterCarriesUnicastAndNoGroups() {
-        String json = """
-                {"zentrel-plan":1,"segments":[{"id":"n"},{"id":"m"}],
-                 "hosts":[{"id":"a","adapters":[{"id":"aa","segment":"n","addresses":["10.5.0.2/16"],"gateway":"10.5.0.1"}]},
-                          {"id":"b","adapters":[{"id":"bb","segment":"m","addresses":["10.6.0.2/16"],"gateway":"10.6.0.1"}]},
-                          {"id":"r","kind":"router","adapters":[{"id":"ra","segment":"n","addresses":["10.5.0.1/16"]},
-                                                               {"id":"rb","segment":"m","addresses":["10.6.0.1/16"]}]}],
-                 "applications":[{"id":"con","host":"a"},{"id":"fw","host":"b"}],
-                 "universes":[{"id":"u","number":4}],
-                 "streams":[{"id":"s","application":"con","universe":"u","protocol":"sacn"%s}],
-                 "receivers":[{"id":"rx","application":"fw","ports":[{"id":"p","protocol":"sacn","wire":4,"universe":"u"}]}]}
-                """;
-        Plan unicast = TestPlans.read(
-                json.formatted(",\"to\":[\"10.6.0.2\"]").getBytes(java.nio.charset.StandardCharsets.UTF_8));
-        assertThat(new SignalPaths(unicast).ofUniverse(new UniverseId("u")).verdict())
-                .isEqualTo(Verdict.PASSES);
-        Plan group = TestPlans.read(json.formatted("").getBytes(java.nio.charset.StandardCharsets.UTF_8));
-        assertThat(new SignalPaths(group)
-                        .ofUniverse(new UniverseId("u"))
-                        .paths()
-                        .get(0)
-                        .decisive()
-                        .orElseThrow()
-                        .issue()
-                        .orElseThrow()
-                        .reason())
-                .isEqualTo(Reason.GROUP_NOT_ROUTED);
-    }
-
-    @Test
     void twoProgramsOnOneComputerHaveNoCable() {
         String json = """
                 {"zentrel-plan":1,"hosts":[{"id":"pc","kind":"computer"}],

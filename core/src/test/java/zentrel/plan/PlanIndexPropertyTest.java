@@ -63,7 +63,7 @@ class PlanIndexPropertyTest {
     @MethodSource("seeds")
     void onTopOfWhatWas(long seed) throws Exception {
         Random random = new Random(seed);
-        Plan plan = RandomPlans.healthy(seed);
+        Plan plan = RandomPlans.rig(seed);
         plan.index();
         for (int edit = 0; edit < 8; edit++) {
             plan = RandomPlans.mistake(plan, random);
@@ -79,7 +79,7 @@ class PlanIndexPropertyTest {
     @MethodSource("seeds")
     void whatIsRemovedIsGone(long seed) throws Exception {
         Random random = new Random(seed);
-        Plan plan = RandomPlans.healthy(seed);
+        Plan plan = RandomPlans.rig(seed);
         plan.index();
         while (plan.hosts().size() > 1) {
             Host host = plan.hosts().get(random.nextInt(plan.hosts().size()));

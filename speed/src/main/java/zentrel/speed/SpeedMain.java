@@ -29,6 +29,7 @@ public final class SpeedMain {
 
     /** What ./zentrel starts the window with, for both programs alike. */
     private static final List<String> STARTING = List.of(
+            "-XX:NewSize=96m",
             "-XX:Tier4InvocationThreshold=40000",
             "-XX:Tier4MinInvocationThreshold=5000",
             "-XX:Tier4CompileThreshold=120000",
