@@ -321,12 +321,7 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
                 return p.withHosts(hosts);
             };
             Readdressing readdressing = Readdressing.of(
-                    plan,
-                    "Take over a table of " + rows + (rows == 1 ? " change" : " changes"),
-                    changes,
-                    mine,
-                    twice(),
-                    facts);
+                    plan, "Take over a table of " + Counted.of(rows, "change"), changes, mine, twice(), facts);
             return new AddressImport(
                     new Readdressing(
                             readdressing.changes(),

@@ -139,7 +139,7 @@ final class AdapterPortShared extends PathRule {
     private static Edit sendToAll(Set<Stream> streams, Protocol protocol) {
         Delivery delivery = protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST;
         return new Edit(
-                "Send " + streams.size() + (streams.size() == 1 ? " universe" : " universes") + " by "
+                "Send " + Counted.of(streams.size(), "universe") + " by "
                         + delivery.word().replace('-', ' '),
                 plan -> {
                     List<Stream> all = new ArrayList<>(plan.streams());

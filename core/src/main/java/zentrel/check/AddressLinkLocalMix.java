@@ -8,6 +8,7 @@ import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AddressOrigin;
+import zentrel.plan.Counted;
 import zentrel.plan.Plan;
 import zentrel.plan.ProfileAdapter;
 import zentrel.plan.Segment;
@@ -69,9 +70,9 @@ final class AddressLinkLocalMix extends PathRule {
                             context,
                             adapter,
                             usual,
-                            "has " + own.get(0).inForce().address() + ", which it gave itself, while " + set.size()
-                                    + (set.size() == 1 ? " other" : " others") + " on " + segment.name()
-                                    + " are set by hand in " + usual + ": they do not reach each other."));
+                            "has " + own.get(0).inForce().address() + ", which it gave itself, while "
+                                    + Counted.of(set.size(), "other") + " on " + segment.name() + " are set by hand in "
+                                    + usual + ": they do not reach each other."));
                 } else if (!served && !segment.wayOut()) {
                     findings.add(finding(
                             context,

@@ -11,6 +11,7 @@ import java.util.function.Predicate;
 import zentrel.load.Load;
 import zentrel.path.HopKind;
 import zentrel.plan.Adapter;
+import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 import zentrel.plan.Plan;
 import zentrel.plan.SegmentId;
@@ -107,9 +108,7 @@ final class NetworkLoad extends PathRule {
                         link.part() * 100,
                         link.speed() / 1e6,
                         Math.max(link.out().packets(), link.in().packets()),
-                        others == 0
-                                ? ""
-                                : ", and " + others + (others == 1 ? " other" : " others") + " there nearly as much",
+                        others == 0 ? "" : ", and " + Counted.of(others, "other") + " there nearly as much",
                         sends
                                 ? "Send to groups instead of to each, or split the universes over two sources."
                                 : "Use switches that pass groups on to their members only, or send to each."),

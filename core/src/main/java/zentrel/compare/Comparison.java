@@ -227,7 +227,7 @@ public final class Comparison {
      * taken along; what cannot stay without a removed thing goes with it.
      */
     public Edit taking(Collection<Difference> chosen) {
-        String text = "Take over " + chosen.size() + (chosen.size() == 1 ? " change" : " changes");
+        String text = "Take over " + Counted.of(chosen.size(), "change");
         return new Edit(text, plan -> {
             Plan next = plan;
             Set<Id> taken = new LinkedHashSet<>();

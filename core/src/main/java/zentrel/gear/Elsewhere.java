@@ -176,14 +176,12 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
 
     /** All the steps as one edit. */
     public static Edit all(List<Elsewhere> places, Object now) {
-        return new Edit(
-                "Type " + now + " in everywhere else: " + places.size() + (places.size() == 1 ? " place" : " places"),
-                plan -> {
-                    Plan next = plan;
-                    for (Elsewhere place : places) {
-                        next = place.follow().applyTo(next);
-                    }
-                    return next;
-                });
+        return new Edit("Type " + now + " in everywhere else: " + Counted.of(places.size(), "place"), plan -> {
+            Plan next = plan;
+            for (Elsewhere place : places) {
+                next = place.follow().applyTo(next);
+            }
+            return next;
+        });
     }
 }

@@ -67,7 +67,7 @@ final class UniverseLimits {
         }
         String names = runs(
                 away.stream().map(s -> index.universe(s.universe())).distinct().toList());
-        String text = application.name() + " sends " + limit + (limit == 1 ? " universe" : " universes") + " by "
+        String text = application.name() + " sends " + Counted.of(limit, "universe") + " by "
                 + protocol.title() + asItIs(application) + ", and the plan asks for " + all.size() + ": " + names
                 + (away.size() == 1 ? " falls away." : " fall away.") + ways(profile, protocol, all.size());
         Beyond why = new Beyond(limit, text, remedies(application, profile, protocol, all.size()));

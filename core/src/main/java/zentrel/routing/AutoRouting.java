@@ -79,23 +79,19 @@ public record AutoRouting(List<String> lines, List<String> left, Edit edit) {
                     + ".");
         }
         return new AutoRouting(
-                lines,
-                left,
-                new Edit(
-                        "Route " + given.size() + (given.size() == 1 ? " universe" : " universes") + " to free ports",
-                        p -> {
-                            Plan next = p;
-                            for (Given g : given) {
-                                next = next.withPort(
-                                        g.port(),
-                                        x -> x.withProtocol(g.protocol())
-                                                .withWire(g.wire())
-                                                .withDirection(Direction.OUTPUT)
-                                                .withEnabled(true)
-                                                .meantFor(Optional.of(g.universe())));
-                            }
-                            return next;
-                        }));
+                lines, left, new Edit("Route " + Counted.of(given.size(), "universe") + " to free ports", p -> {
+                    Plan next = p;
+                    for (Given g : given) {
+                        next = next.withPort(
+                                g.port(),
+                                x -> x.withProtocol(g.protocol())
+                                        .withWire(g.wire())
+                                        .withDirection(Direction.OUTPUT)
+                                        .withEnabled(true)
+                                        .meantFor(Optional.of(g.universe())));
+                    }
+                    return next;
+                }));
     }
 
     private static Optional<Port> free(

@@ -35,8 +35,7 @@ public record RangeRouting(List<String> lines, Edit edit) {
             throw new IllegalArgumentException("Choose the universes that are to go to " + receiver.name() + ".");
         }
         if (universes.size() > ports.size()) {
-            throw new IllegalArgumentException(receiver.name() + " has " + ports.size()
-                    + (ports.size() == 1 ? " port" : " ports") + " from "
+            throw new IllegalArgumentException(receiver.name() + " has " + Counted.of(ports.size(), "port") + " from "
                     + ports.get(0).name() + " on, and "
                     + universes.size() + " universes are to go there.");
         }
@@ -52,8 +51,8 @@ public record RangeRouting(List<String> lines, Edit edit) {
         return new RangeRouting(
                 lines,
                 new Edit(
-                        "Route " + given.size() + (given.size() == 1 ? " universe" : " universes") + " from "
-                                + index.name(from) + " to " + receiver.name(),
+                        "Route " + Counted.of(given.size(), "universe") + " from " + index.name(from) + " to "
+                                + receiver.name(),
                         p -> {
                             Plan next = p;
                             for (Given g : given) {

@@ -158,7 +158,7 @@ public final class RoutingTable {
         }
         Map<PortId, UnaryOperator<Port>> all = Map.copyOf(edits);
         return new Taken(
-                new Edit("Take over a table of " + all.size() + (all.size() == 1 ? " port" : " ports"), p -> {
+                new Edit("Take over a table of " + Counted.of(all.size(), "port"), p -> {
                     List<Receiver> receivers = new ArrayList<>(p.receivers());
                     receivers.replaceAll(r -> r.ports().stream().anyMatch(x -> all.containsKey(x.id()))
                             ? r.withPorts(r.ports().stream()

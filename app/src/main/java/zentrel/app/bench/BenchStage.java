@@ -36,6 +36,7 @@ import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
 import zentrel.plan.Break;
 import zentrel.plan.ControlLink;
+import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
@@ -506,8 +507,7 @@ public final class BenchStage implements StageView {
                 "slot " + at + " = " + (levels[at - 1] & 0xFF),
                 sights.get(HopKind.WINS));
         List<Fixture> fixtures = fixtures(index, stream);
-        lampsTitle.setText(
-                "10  What it lights: " + fixtures.size() + (fixtures.size() == 1 ? " fixture" : " fixtures"));
+        lampsTitle.setText("10  What it lights: " + Counted.of(fixtures.size(), "fixture"));
         for (Fixture fixture : fixtures) {
             lamps.getChildren().add(lamp(fixture, stream, levels));
         }

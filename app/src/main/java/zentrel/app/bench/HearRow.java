@@ -23,6 +23,7 @@ import zentrel.gear.Ticking;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
+import zentrel.plan.Counted;
 import zentrel.plan.Plan;
 import zentrel.plan.Protocol;
 import zentrel.wire.OutputGuard;
@@ -75,7 +76,7 @@ final class HearRow extends HBox implements AutoCloseable {
     private void offer(List<Ticking> found) {
         ticking = found;
         int count = found.stream().mapToInt(t -> t.seen().size()).sum();
-        tick.setText("Tick off " + count + (count == 1 ? " setting" : " settings"));
+        tick.setText("Tick off " + Counted.of(count, "setting"));
         tick.setVisible(count > 0);
         tick.setManaged(count > 0);
     }
@@ -124,10 +125,7 @@ final class HearRow extends HBox implements AutoCloseable {
         String first = found.isEmpty()
                 ? "nothing that still waits to be ticked off."
                 : found.get(0).seen().get(0);
-        told.setText(
-                heard.isEmpty()
-                        ? "Nothing was heard."
-                        : from + (from == 1 ? " device" : " devices") + " heard; " + first);
+        told.setText(heard.isEmpty() ? "Nothing was heard." : Counted.of(from, "device") + " heard; " + first);
         offer(found);
     }
 

@@ -32,6 +32,7 @@ import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.path.Verdict;
+import zentrel.plan.Counted;
 import zentrel.plan.Id;
 
 /**
@@ -578,8 +579,7 @@ final class FlowDrawing {
                 t.fixtures() == 0 ? "soft" : "ink");
         String count = t.fixtures() == 0
                 ? ""
-                : t.fixtures()
-                        + (t.fixtures() == 1 ? " fixture" : " fixtures")
+                : Counted.of(t.fixtures(), "fixture")
                         + (t.dark() > 0 ? ", " + (t.dark() == t.fixtures() ? "all dark" : t.dark() + " dark") : "");
         Text dark = Texts.drawn(count, t.dark() > 0 ? "broken" : "soft", "small");
         put(place, LIGHTS_X + 4, y);

@@ -18,6 +18,7 @@ import zentrel.plan.AdapterAddress;
 import zentrel.plan.Application;
 import zentrel.plan.ApplicationId;
 import zentrel.plan.Attachment;
+import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
 import zentrel.plan.FixtureId;
 import zentrel.plan.Host;
@@ -221,7 +222,8 @@ public record FlowModel(
                                     .map(Object::toString)
                                     .orElse("")))
                     .toList();
-            String summary = plan.universes().size() + " universes · " + universesWell + " reach their fixtures"
+            String summary = Counted.of(plan.universes().size(), "universe") + " · " + universesWell
+                    + (universesWell == 1 ? " reaches its fixtures" : " reach their fixtures")
                     + (universesBroken > 0 ? " · " + universesBroken + " broken" : "")
                     + " · width is the number of universes";
             return new FlowModel(

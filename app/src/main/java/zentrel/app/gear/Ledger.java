@@ -82,7 +82,7 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
         return new Ledger(
                 plan.segments(),
                 rows,
-                plan.hosts().size() + " boxes in " + places.size() + (places.size() == 1 ? " place" : " places")
+                plan.hosts().size() + " boxes in " + Counted.of(places.size(), "place")
                         + (unrouted > 0 ? " · " + unrouted + " ports free" : ""));
     }
 

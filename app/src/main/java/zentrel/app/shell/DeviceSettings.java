@@ -280,7 +280,7 @@ final class DeviceSettings {
                     index.universe(b.universe()).label() + " "
                             + index.universe(b.universe()).name());
             plain("Start slot", String.valueOf(b.start()));
-            plain("Footprint", b.footprint() + (b.footprint() == 1 ? " slot" : " slots") + ", to " + b.end());
+            plain("Footprint", Counted.of(b.footprint(), "slot") + ", to " + b.end());
         }
         if (!fixture.type().isEmpty()) {
             plain("Type, mode", fixture.type());

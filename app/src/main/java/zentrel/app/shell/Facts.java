@@ -43,7 +43,11 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
                     .forEach(s -> fedBy.add(
                             index.name(s.application()) + " by " + s.protocol().title() + priority(s)));
             index.portsOf(u.id()).forEach(p -> feeds.add(index.name(p.id())));
-            return facts(u.label() + "  " + u.name(), index.fixturesIn(u.id()).size() + " fixtures", fedBy, feeds);
+            return facts(
+                    u.label() + "  " + u.name(),
+                    Counted.of(index.fixturesIn(u.id()).size(), "fixture"),
+                    fedBy,
+                    feeds);
         }
         if (found instanceof Fixture f) {
             f.line().map(index::line).ifPresent(l -> fedBy.add(l.name() + ", " + index.name(l.port())));
@@ -151,7 +155,7 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
         }
         for (Line line : index.linesOf(p.id())) {
             int n = index.fixturesOn(line.id()).size();
-            feeds.add(p.name() + "  " + line.name() + ", " + n + (n == 1 ? " fixture" : " fixtures"));
+            feeds.add(p.name() + "  " + line.name() + ", " + Counted.of(n, "fixture"));
         }
     }
 }

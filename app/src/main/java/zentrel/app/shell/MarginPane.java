@@ -34,6 +34,7 @@ import zentrel.path.HopKind;
 import zentrel.path.Issue;
 import zentrel.path.SignalPath;
 import zentrel.plan.AdapterId;
+import zentrel.plan.Counted;
 import zentrel.plan.HostId;
 import zentrel.plan.HostKind;
 import zentrel.plan.Id;
@@ -124,8 +125,9 @@ public final class MarginPane extends ScrollPane {
     }
 
     private static String counts(Plan plan) {
-        return plan.hosts().size() + " hosts · " + plan.universes().size() + " universes · "
-                + plan.fixtures().size() + " fixtures";
+        return Counted.of(plan.hosts().size(), "host") + " · "
+                + Counted.of(plan.universes().size(), "universe") + " · "
+                + Counted.of(plan.fixtures().size(), "fixture");
     }
 
     private static List<String> rows(Report report) {
@@ -303,10 +305,7 @@ public final class MarginPane extends ScrollPane {
                             Texts.mono(subnet.first() + "  first host", "soft", "small"),
                             Texts.mono(subnet.last() + "  last host", "soft", "small"),
                             Texts.mono(subnet.broadcast() + "  everybody", "soft", "small"),
-                            Texts.of(
-                                    subnet.hosts() + (subnet.hosts() == 1 ? " host" : " hosts") + " at most",
-                                    "soft",
-                                    "small"),
+                            Texts.of(Counted.of(subnet.hosts(), "host") + " at most", "soft", "small"),
                             line());
         });
     }

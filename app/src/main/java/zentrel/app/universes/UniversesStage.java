@@ -31,6 +31,7 @@ import zentrel.check.Report;
 import zentrel.path.PathReport;
 import zentrel.path.Verdict;
 import zentrel.plan.Break;
+import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
@@ -177,7 +178,8 @@ public final class UniversesStage implements StageView {
         long unused = report.plan().universes().stream()
                 .filter(u -> index.fixturesIn(u.id()).isEmpty())
                 .count();
-        summary.setText(report.plan().universes().size() + " universes · " + unused + " without fixtures");
+        summary.setText(
+                Counted.of(report.plan().universes().size(), "universe") + " · " + unused + " without fixtures");
     }
 
     /** Shows the universe of whatever is selected. */

@@ -1,0 +1,15 @@
+package zentrel.plan;
+
+/** A number with what it counts: {@code 1 universe}, {@code 24 universes}. */
+public final class Counted {
+    private Counted() {}
+
+    /**
+     * In words.
+     *
+     * @param one the thing, of which several end in "s"
+     */
+    public static String of(long count, String one) {
+        return count + " " + one + (count == 1 ? "" : "s");
+    }
+}
