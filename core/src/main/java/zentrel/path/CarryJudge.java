@@ -59,14 +59,17 @@ final class CarryJudge {
                 .or(() -> pair.out().segment())
                 .map(x -> context.index.segment(x).name())
                 .orElse("the cable");
+        List<String> routedBy = context.routersBetween(pair.out(), pair.in()).stream()
+                .map(Host::name)
+                .toList();
         hop.passes(
                 pair.in().segment().<Id>map(x -> x).orElse(pair.in().id()),
                 segment,
                 PathContext.sameSegment(pair.out(), pair.in())
                         ? "Both are on " + segment + "."
-                        : context.routerBetween(pair.out(), pair.in())
-                                .map(r -> "Routed by " + r.name() + " to " + segment + ".")
-                                .orElse("Meant for " + segment + "."));
+                        : routedBy.isEmpty()
+                                ? "Meant for " + segment + "."
+                                : "Routed by " + String.join(" and ", routedBy) + " to " + segment + ".");
         isolated(hop, from, to, pair);
         if (PathContext.sameSegment(pair.out(), pair.in())) {
             vlan(hop, from, to, pair);

@@ -241,34 +241,40 @@ final class PathContext {
     }
 
     /**
-     * The router that leads from one adapter's segment to the other's: the first sends to the other's address by a router, for
-     * it does not take it for a neighbour, that router is on its segment, and has the other's network on its own cable.
+     * The routers by which one adapter reaches the other's address, in order: it sends to the first, for it does not take the
+     * address for a neighbour's; each sends on to the next; the last has the network on its own cable. None where the way ends
+     * before, or needs no router.
      */
-    Optional<Host> routerBetween(Adapter from, Adapter to) {
+    List<Host> routersBetween(Adapter from, Adapter to) {
         if (routers.isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
-            return Optional.empty();
+            return List.of();
         }
-        RouteTable told = RouteTable.of(from);
         for (AdapterAddress a : to.addresses()) {
-            Ipv4Address destination = a.inForce().address();
-            Optional<Ipv4Address> next = told.to(destination).flatMap(RouteTable.Way::via);
-            for (Host router : next.isPresent() ? routers : List.<Host>of()) {
-                boolean near = router.adapters().stream()
-                        .anyMatch(x -> x.isUp() && sameSegment(x, from) && has(x, next.get()));
-                if (near && leads(router, destination, to)) {
-                    return Optional.of(router);
-                }
+            List<Host> passed = routersTo(a.inForce().address(), from, to);
+            if (!passed.isEmpty()) {
+                return passed;
             }
         }
-        return Optional.empty();
+        return List.of();
     }
 
-    /** Whether a router sends to an address by the segment of the adapter that has it, straight to it. */
-    static boolean leads(Host router, Ipv4Address destination, Adapter to) {
-        return RouteTable.of(router)
-                .to(destination)
-                .filter(w -> w.via().isEmpty() && w.by().isUp() && sameSegment(w.by(), to))
-                .isPresent();
+    private List<Host> routersTo(Ipv4Address destination, Adapter from, Adapter to) {
+        List<Host> passed = new ArrayList<>();
+        Optional<RouteTable.Way> way = RouteTable.of(from).to(destination);
+        while (way.isPresent() && way.get().via().isPresent()) {
+            Adapter by = way.get().by();
+            Ipv4Address via = way.get().via().get();
+            Optional<Host> next = routers.stream()
+                    .filter(r -> r.adapters().stream().anyMatch(x -> x.isUp() && sameSegment(x, by) && has(x, via)))
+                    .findFirst();
+            if (next.isEmpty()
+                    || passed.stream().anyMatch(p -> p.id().equals(next.get().id()))) {
+                return List.of(); // nobody there, or round in a circle
+            }
+            passed.add(next.get());
+            way = RouteTable.of(next.get()).to(destination).filter(w -> w.by().isUp());
+        }
+        return way.filter(w -> sameSegment(w.by(), to)).isPresent() ? passed : List.of();
     }
 
     static boolean has(Adapter adapter, Ipv4Address address) {

@@ -20,12 +20,14 @@ import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
 
 /**
- * Whether what a computer sends reaches another behind a router, against the Linux kernel itself: three network namespaces of this
- * test's own in a row, random addresses and masks, the router told to either by gateway or route, or not, or wrongly.
+ * Whether what a computer sends reaches another behind a router or two, against the Linux kernel itself: network namespaces of
+ * this test's own in a row, random addresses and masks, the routers told by gateway or route, or not, or wrongly.
  */
 class KernelRouterTest {
     private static final int RIGS = 60;
-    private static final KernelSpaces SPACES = new KernelSpaces("near", "router", "far");
+    private static final KernelSpaces SPACES = new KernelSpaces("near", "router", "second", "far");
+    private static final HostAddress TO_SECOND = HostAddress.parse("192.168.60.1/24");
+    private static final HostAddress TO_FIRST = HostAddress.parse("192.168.60.2/24");
 
     private static KernelSpaces.Peer sender;
     private static KernelSpaces.Peer ear;
@@ -35,7 +37,10 @@ class KernelRouterTest {
         SPACES.make();
         SPACES.cable("near", "a0", "router", "ra");
         SPACES.cable("far", "b0", "router", "rb");
+        SPACES.cable("router", "rs", "second", "sr");
+        SPACES.cable("far", "b1", "second", "sb");
         SPACES.forward("router");
+        SPACES.forward("second");
         sender = SPACES.peer("near");
         ear = SPACES.peer("far");
     }
@@ -63,32 +68,74 @@ class KernelRouterTest {
         }
     }
 
+    /** Both ends, and what the first router was told of what is behind a second, where there is one. */
+    private record Row(End near, End far, Optional<List<Route>> onward) {}
+
+    private static List<Route> onward(Random random, Subnet far) {
+        return switch (random.nextInt(6)) {
+            case 0 -> List.of();
+            case 1 -> List.of(new Route(far, Optional.of(TO_FIRST.address().plus(7))));
+            default -> List.of(new Route(far, Optional.of(TO_FIRST.address())));
+        };
+    }
+
+    private static void setUp(Row row, SourceCheck check) throws IOException, InterruptedException {
+        boolean second = row.onward().isPresent();
+        String bare = "";
+        for (String adapter : List.of("ra", "rb", "rs")) {
+            bare += KernelTrial.bare(adapter);
+        }
+        SPACES.checkSources("far", check);
+        SPACES.ip("near", row.near().batch("a0"));
+        SPACES.ip("far", KernelTrial.bare(second ? "b0" : "b1") + row.far().batch(second ? "b1" : "b0"));
+        SPACES.ip("second", KernelTrial.bare("sr") + KernelTrial.bare("sb"));
+        StringBuilder first =
+                new StringBuilder(bare + KernelTrial.fresh("ra", row.near().router()));
+        if (second) {
+            first.append(KernelTrial.fresh("rs", TO_SECOND));
+            for (Route route : row.onward().get()) {
+                first.append(
+                        "route append " + route.to() + " via " + route.via().orElseThrow() + " dev rs\n");
+            }
+            SPACES.ip(
+                    "second",
+                    KernelTrial.fresh("sr", TO_FIRST)
+                            + KernelTrial.fresh("sb", row.far().router()));
+        } else {
+            first.append(KernelTrial.fresh("rb", row.far().router()));
+        }
+        SPACES.ip("router", first.toString());
+        assertThat(ear.say("hear b0 b1")).isTrue();
+    }
+
     @ParameterizedTest(name = "sources checked: {0}")
     @EnumSource(SourceCheck.class)
     void whatARouterLeadsThereIsWhatThePathLetsPass(SourceCheck check) throws IOException, InterruptedException {
         Random random = new Random(43);
         KernelTrial trial = new KernelTrial(sender, ear);
+        int byTwo = 0;
         SPACES.checkSources("near", SourceCheck.NONE);
         SPACES.checkSources("router", SourceCheck.NONE);
+        SPACES.checkSources("second", SourceCheck.NONE);
         for (int run = 0; run < RIGS; run++) {
             Set<Ipv4Address> taken = new HashSet<>();
             HostAddress a = address(random, taken);
             HostAddress b = address(random, taken);
-            End near = end(random, a, b.subnet(), taken);
-            End far = end(random, b, a.subnet(), taken);
-            SPACES.checkSources("far", check);
-            SPACES.ip("near", near.batch("a0"));
-            SPACES.ip("far", far.batch("b0"));
-            SPACES.ip("router", KernelTrial.fresh("ra", near.router()) + KernelTrial.fresh("rb", far.router()));
-            assertThat(ear.say("hear b0")).isTrue();
-            trial.send(sketch(near, far, check), Delivery.UNICAST, a, b.address(), near + " to " + far);
+            Row row = new Row(
+                    end(random, a, b.subnet(), taken),
+                    end(random, b, a.subnet(), taken),
+                    random.nextInt(3) == 0 ? Optional.of(onward(random, b.subnet())) : Optional.empty());
+            setUp(row, check);
+            boolean arrived = trial.send(sketch(row, check), Delivery.UNICAST, a, b.address(), row.toString());
+            byTwo += arrived && row.onward().isPresent() ? 1 : 0;
             if (run % 10 == 0) {
                 for (Delivery delivery : List.of(Delivery.BROADCAST, Delivery.LIMITED_BROADCAST, Delivery.MULTICAST)) {
-                    trial.send(sketch(near, far, check), delivery, a, b.address(), near + " to " + far);
+                    trial.send(sketch(row, check), delivery, a, b.address(), row.toString());
                 }
             }
         }
         trial.holds(RIGS);
+        assertThat(byTwo).as("that arrived over two routers").isGreaterThan(3);
     }
 
     /** An end of the row: the router mostly where its masks want it, and mostly told. */
@@ -133,20 +180,32 @@ class KernelRouterTest {
         }
     }
 
-    /** The same three as a plan. */
-    private static PlanSketch sketch(End near, End far, SourceCheck check) {
-        PlanSketch sketch = new PlanSketch("A router between")
+    /** The same row as a plan. */
+    private static PlanSketch sketch(Row row, SourceCheck check) {
+        PlanSketch sketch = new PlanSketch("Routers between")
                 .segment("s", "Near", "10.0.0.0/8", false, false)
+                .segment("m", "Between", "192.168.60.0/24", false, false)
                 .segment("t", "Far", "10.0.0.0/8", false, false);
-        KernelTrial.host(sketch, "a", HostKind.COMPUTER, SourceCheck.NONE, near.adapter("a", "s"));
-        KernelTrial.host(sketch, "b", HostKind.COMPUTER, check, far.adapter("b", "t"));
         KernelTrial.host(
-                sketch,
-                "r",
-                HostKind.ROUTER,
-                SourceCheck.NONE,
-                PlanSketch.adapter("r", "n0", "s", near.router().toString()),
-                PlanSketch.adapter("r", "n1", "t", far.router().toString()));
+                sketch, "a", HostKind.COMPUTER, SourceCheck.NONE, row.near().adapter("a", "s"));
+        KernelTrial.host(sketch, "b", HostKind.COMPUTER, check, row.far().adapter("b", "t"));
+        Adapter in = PlanSketch.adapter("r", "n0", "s", row.near().router().toString());
+        String far = row.far().router().toString();
+        if (row.onward().isEmpty()) {
+            router(sketch, "r", in, PlanSketch.adapter("r", "n1", "t", far));
+        } else {
+            Adapter on = PlanSketch.adapter("r", "n1", "m", TO_SECOND.toString());
+            router(sketch, "r", in, on.withRoutes(row.onward().get()));
+            router(
+                    sketch,
+                    "r2",
+                    PlanSketch.adapter("r2", "n0", "m", TO_FIRST.toString()),
+                    PlanSketch.adapter("r2", "n1", "t", far));
+        }
         return sketch;
+    }
+
+    private static void router(PlanSketch sketch, String id, Adapter in, Adapter out) {
+        KernelTrial.host(sketch, id, HostKind.ROUTER, SourceCheck.NONE, in, out);
     }
 }

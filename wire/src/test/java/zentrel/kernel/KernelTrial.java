@@ -43,12 +43,13 @@ final class KernelTrial {
      *
      * @param hosts a sketch of its own for this packet, in which {@code a} sends by its adapter {@code a.n0}
      * @param rig the same in words, for what is wrong
+     * @return whether it arrived
      */
-    void send(PlanSketch hosts, Delivery delivery, HostAddress from, Ipv4Address to, String rig)
+    boolean send(PlanSketch hosts, Delivery delivery, HostAddress from, Ipv4Address to, String rig)
             throws InterruptedException {
         SignalPath path = path(hosts, delivery, to);
         if (path.verdict() == Verdict.AT_RISK || path.verdict() == Verdict.NOT_KNOWN) {
-            return; // it does not say that it arrives, nor that it does not
+            return false; // it does not say that it arrives, nor that it does not
         }
         boolean says = path.verdict() == Verdict.PASSES;
         String id = "packet" + judged + delivery.word();
@@ -64,6 +65,7 @@ final class KernelTrial {
                             : "arrived, though "
                                     + path.decisive().map(Object::toString).orElse("")));
         }
+        return arrives;
     }
 
     /**
