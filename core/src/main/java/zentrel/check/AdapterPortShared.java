@@ -2,6 +2,7 @@ package zentrel.check;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -23,8 +24,8 @@ final class AdapterPortShared extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream()
-                .anyMatch(h -> context.index().applicationsOn(h.id()).size() > 1);
+        Set<HostId> seen = new HashSet<>();
+        return context.plan().applications().stream().anyMatch(a -> !seen.add(a.host()));
     }
 
     @Override

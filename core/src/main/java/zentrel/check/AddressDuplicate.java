@@ -2,15 +2,10 @@ package zentrel.check;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Id;
 import zentrel.plan.Segment;
 
@@ -25,32 +20,16 @@ final class AddressDuplicate extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.anyAdapter(a -> true);
+        return context.has(Trait.ADAPTER);
     }
 
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Segment segment : context.plan().segments()) {
-            // most addresses have one holder, and lists are only made for the others
-            Map<Ipv4Address, Adapter> first = new HashMap<>();
-            Map<Ipv4Address, List<Adapter>> holders = new TreeMap<>();
-            for (Adapter adapter : context.index().adaptersOn(segment.id())) {
-                if (adapter.kind() == AdapterKind.LOOPBACK) {
-                    continue;
-                }
-                for (AdapterAddress each : adapter.addresses()) {
-                    Ipv4Address address = each.inForce().address();
-                    Adapter other = first.putIfAbsent(address, adapter);
-                    if (other != null && !other.id().equals(adapter.id())) {
-                        List<Adapter> all = holders.computeIfAbsent(address, k -> new ArrayList<>(List.of(other)));
-                        if (!all.get(all.size() - 1).id().equals(adapter.id())) {
-                            all.add(adapter);
-                        }
-                    }
-                }
-            }
-            holders.forEach((address, adapters) -> findings.add(duplicate(context, segment, address, adapters)));
+            context.signalPaths()
+                    .sharedAddresses(segment.id())
+                    .forEach((address, adapters) -> findings.add(duplicate(context, segment, address, adapters)));
         }
         return findings;
     }

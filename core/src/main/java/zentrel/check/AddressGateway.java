@@ -21,7 +21,7 @@ final class AddressGateway extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.anyAdapter(a -> a.gateway().isPresent());
+        return context.has(Trait.GATEWAY);
     }
 
     @Override

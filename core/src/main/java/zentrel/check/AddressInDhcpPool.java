@@ -21,7 +21,7 @@ final class AddressInDhcpPool extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return Servers.any(context);
+        return context.has(Trait.DHCP_SERVER);
     }
 
     @Override

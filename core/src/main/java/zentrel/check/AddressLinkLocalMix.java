@@ -29,7 +29,17 @@ final class AddressLinkLocalMix extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.anyAdapter(a -> a.addresses().stream().anyMatch(AddressLinkLocalMix::notSet));
+        return context.has(Trait.ADDRESS_NOT_SET);
+    }
+
+    /** Whether an adapter has an address that nobody set; a plain loop, for it is asked of every adapter. */
+    static boolean anyNotSet(Adapter adapter) {
+        for (AdapterAddress address : adapter.addresses()) {
+            if (notSet(address)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static boolean notSet(AdapterAddress address) {

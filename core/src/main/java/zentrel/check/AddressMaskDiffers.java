@@ -20,7 +20,7 @@ final class AddressMaskDiffers extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.anyAdapter(a -> true);
+        return context.has(Trait.ADAPTER);
     }
 
     @Override

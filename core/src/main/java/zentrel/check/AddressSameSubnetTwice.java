@@ -23,7 +23,7 @@ final class AddressSameSubnetTwice extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream().anyMatch(h -> h.adapters().size() > 1);
+        return context.has(Trait.SEVERAL_ADAPTERS);
     }
 
     @Override

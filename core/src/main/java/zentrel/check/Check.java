@@ -13,11 +13,8 @@ import zentrel.plan.Plan;
 
 /** Runs every rule over a plan. */
 public final class Check {
-    /** Universes from which on the rules are asked on all processors; for fewer that takes longer. */
+    /** Universes from which on the rules are asked on all processors; for fewer that takes longer, however many boxes there are. */
     private static final int MANY_UNIVERSES = 200;
-
-    /** The same for boxes, of which a rule asks less. */
-    private static final int MANY_HOSTS = 1000;
 
     private Check() {}
 
@@ -38,7 +35,7 @@ public final class Check {
         Optional<Load> load = before.flatMap(b -> b.load().standing(b.plan(), plan));
         CheckContext context = new CheckContext(paths, load);
         List<Rule> rules = RuleBook.rules();
-        boolean many = plan.universes().size() >= MANY_UNIVERSES || plan.hosts().size() >= MANY_HOSTS;
+        boolean many = plan.universes().size() >= MANY_UNIVERSES;
         Stream<Rule> each = many ? rules.parallelStream() : rules.stream();
         List<Said> said = each.map(rule -> said(rule, context, before)).toList();
         List<Finding> findings = new ArrayList<>();

@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import zentrel.load.Load;
 import zentrel.path.Hop;
@@ -17,9 +17,7 @@ import zentrel.path.Reason;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
-import zentrel.plan.Adapter;
 import zentrel.plan.Fixture;
-import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
@@ -31,6 +29,7 @@ public final class CheckContext {
     record Met(Issue issue, HopKind hop, Optional<Id> source, Optional<Id> target) {}
 
     private final SignalPaths signalPaths;
+    private final Set<Trait> traits;
     private final Map<String, List<Met>> metByRule = new HashMap<>();
     private volatile @Nullable Load load;
 
@@ -42,6 +41,7 @@ public final class CheckContext {
     CheckContext(SignalPaths signalPaths, Optional<Load> known) {
         this.signalPaths = signalPaths;
         load = known.orElse(null);
+        traits = Trait.of(signalPaths.plan());
         for (SignalPath path : signalPaths.withIssues()) {
             for (Leg leg : path.legs()) {
                 for (Hop hop : leg.hops()) {
@@ -82,16 +82,9 @@ public final class CheckContext {
         return signalPaths;
     }
 
-    /** Whether there is such an adapter; a plain loop, for every rule asks and a plan may have thousands. */
-    boolean anyAdapter(Predicate<Adapter> such) {
-        for (Host host : plan().hosts()) {
-            for (Adapter adapter : host.adapters()) {
-                if (such.test(adapter)) {
-                    return true;
-                }
-            }
-        }
-        return false;
+    /** Whether some box of the plan has it. */
+    boolean has(Trait trait) {
+        return traits.contains(trait);
     }
 
     /** Whether some lists of the plan are those that they were before an edit, by identity. */

@@ -22,7 +22,7 @@ final class DhcpTwoServers extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return Servers.any(context);
+        return context.has(Trait.DHCP_SERVER);
     }
 
     @Override

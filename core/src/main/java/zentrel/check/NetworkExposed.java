@@ -32,9 +32,6 @@ final class NetworkExposed extends PathRule {
 
     @Override
     Collection<Finding> unmet(CheckContext context) {
-        if (!applies(context)) {
-            return List.of(); // no guests anywhere, as in most rigs
-        }
         Map<SegmentId, Set<Id>> carried = new LinkedHashMap<>();
         for (SignalPath path : context.paths()) {
             path.legs().stream()

@@ -11,7 +11,6 @@ final class NetworkMulticast extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().hosts().stream()
-                .anyMatch(h -> h.switching().snooping().inForce());
+        return context.has(Trait.SNOOPS);
     }
 }

@@ -11,7 +11,6 @@ final class NetworkSlowPort extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.anyAdapter(
-                a -> a.plug().megabits().isPresent() || a.plug().halfDuplex());
+        return context.has(Trait.SOCKET_SPEED);
     }
 }

@@ -1,7 +1,5 @@
 package zentrel.check;
 
-import zentrel.plan.HostKind;
-
 /** Groups that would have to cross a router: {@code network.ttl}. */
 final class NetworkTtl extends PathRule {
     NetworkTtl() {
@@ -13,7 +11,6 @@ final class NetworkTtl extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.signalPaths().any()
-                && context.plan().hosts().stream().anyMatch(h -> h.kind() == HostKind.ROUTER);
+        return context.signalPaths().any() && context.has(Trait.ROUTES);
     }
 }

@@ -11,6 +11,6 @@ final class NetworkVlan extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.anyAdapter(a -> a.plug().vlan().isPresent());
+        return context.has(Trait.VLAN);
     }
 }

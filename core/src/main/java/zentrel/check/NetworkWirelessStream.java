@@ -22,15 +22,12 @@ final class NetworkWirelessStream extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.anyAdapter(a -> a.kind() == AdapterKind.WIRELESS);
+        return context.has(Trait.WIRELESS);
     }
 
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
-        if (!applies(context)) {
-            return findings;
-        }
         for (Load.Link link : context.load().links()) {
             Adapter adapter = context.index().adapter(link.adapter());
             if (adapter.kind() != AdapterKind.WIRELESS || adapter.segment().isEmpty()) {

@@ -64,13 +64,13 @@ abstract class PathRule implements Rule {
         }
         Map<Id, Finding> findings = new LinkedHashMap<>();
         byCause.forEach((cause, met) -> findings.put(cause, finding(cause, met)));
-        for (Finding unmet : unmet(context)) {
+        for (Finding unmet : applies(context) ? unmet(context) : List.<Finding>of()) {
             findings.putIfAbsent(unmet.cause(), unmet);
         }
         return List.copyOf(findings.values());
     }
 
-    /** What is wrong although no path meets it. */
+    /** What is wrong although no path meets it; asked where the rule applies. */
     Collection<Finding> unmet(CheckContext context) {
         return List.of();
     }

@@ -38,9 +38,6 @@ final class ReceiverBroadcastLoad extends PathRule {
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
-        if (!applies(context)) {
-            return findings;
-        }
         for (Load.Link link : context.load().links()) {
             Host host = context.index().hostOf(link.adapter());
             if (link.in().everybody() > MOST && host.system() == OperatingSystem.FIRMWARE) {

@@ -14,8 +14,4 @@ final class Servers {
                 .filter(a -> a.isUp() && a.serving().isPresent())
                 .toList();
     }
-
-    static boolean any(CheckContext context) {
-        return context.anyAdapter(a -> a.serves().isPresent());
-    }
 }

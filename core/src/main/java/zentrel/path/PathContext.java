@@ -1,13 +1,13 @@
 package zentrel.path;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.concurrent.ConcurrentHashMap;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -45,7 +45,7 @@ final class PathContext {
 
     final Plan plan;
     final PlanIndex index;
-    private final Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders;
+    private final AddressHolders holders;
     private final Map<SegmentId, Optional<Subnet>> usual = new ConcurrentHashMap<>();
     private final Grouped<WireKey, Stream> streamsByWire;
     private final List<Host> routers;
@@ -74,7 +74,7 @@ final class PathContext {
         this.routers = boxes
                 ? before.get().routers
                 : plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
-        this.holders = boxes ? before.get().holders : holders(plan);
+        this.holders = boxes ? before.get().holders : new AddressHolders(plan);
         this.streamsByWire = before.filter(b -> b.hasNumbersOf(plan))
                 .map(b -> b.streamsByWire.after(b.plan.streams(), plan.streams(), b::numbers, this::numbers, Set.of()))
                 .orElseGet(() -> Grouped.of(plan.streams(), this::numbers));
@@ -100,24 +100,6 @@ final class PathContext {
                 && ListChange.of(plan.universes(), other.universes()).gone().isEmpty();
     }
 
-    private static Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders(Plan plan) {
-        Map<SegmentId, Map<Ipv4Address, List<Adapter>>> holders = new HashMap<>();
-        for (Host host : plan.hosts()) {
-            for (Adapter adapter : host.adapters()) {
-                adapter.segment().ifPresent(segment -> {
-                    if (adapter.kind() != AdapterKind.LOOPBACK) {
-                        Map<Ipv4Address, List<Adapter>> map = holders.computeIfAbsent(segment, s -> new HashMap<>());
-                        for (AdapterAddress a : adapter.addresses()) {
-                            map.computeIfAbsent(a.inForce().address(), k -> new ArrayList<>(1))
-                                    .add(adapter);
-                        }
-                    }
-                });
-            }
-        }
-        return holders;
-    }
-
     private List<WireKey> numbers(Stream stream) {
         return index.wireOf(stream)
                 .map(wire -> List.of(new WireKey(stream.protocol(), wire)))
@@ -140,7 +122,12 @@ final class PathContext {
 
     /** The adapters of a segment that have this address now. */
     List<Adapter> holdersOf(SegmentId segment, Ipv4Address address) {
-        return holders.getOrDefault(segment, Map.of()).getOrDefault(address, List.of());
+        return holders.of(segment, address);
+    }
+
+    /** The addresses that several adapters of a segment have now, and who. */
+    SortedMap<Ipv4Address, List<Adapter>> sharedOn(SegmentId segment) {
+        return holders.shared(segment);
     }
 
     /** Every address in use or planned on a segment. */

@@ -5,7 +5,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
 import org.jspecify.annotations.Nullable;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
 
@@ -62,6 +64,11 @@ public final class SignalPaths {
     /** The subnet usual on a segment: as settled, else the one that most adapters share. */
     public Optional<Subnet> usualSubnet(SegmentId segment) {
         return context.usualSubnet(segment);
+    }
+
+    /** The addresses that several adapters of a segment have now, and who. */
+    public SortedMap<Ipv4Address, List<Adapter>> sharedAddresses(SegmentId segment) {
+        return context.sharedOn(segment);
     }
 
     /** The paths of whatever has this id: a fixture, universe or link, or all that a port, stream, application or host has part in. */
