@@ -57,28 +57,26 @@ final class ChangedTogether {
     }
 
     /** By plain loops: a whole rig may be numbered at once. */
+    @SuppressWarnings("ReferenceEquality") // an adapter that nothing is changed of is given back itself
     private Host host(Host host) {
+        List<Adapter> adapters = new ArrayList<>(host.adapters().size());
         boolean touched = false;
         for (Adapter adapter : host.adapters()) {
-            touched = touched || touches(adapter);
+            Adapter next = adapter(adapter);
+            touched = touched || next != adapter;
+            adapters.add(next);
         }
-        if (!touched) {
-            return host;
-        }
-        List<Adapter> adapters = new ArrayList<>(host.adapters());
-        adapters.replaceAll(this::adapter);
-        return host.withAdapters(adapters);
-    }
-
-    private boolean touches(Adapter adapter) {
-        return byAdapter.containsKey(adapter.id())
-                || adapter.gateway().filter(byOld::containsKey).isPresent();
+        return touched ? host.withAdapters(adapters) : host;
     }
 
     private Adapter adapter(Adapter adapter) {
+        List<Readdressing.Change> changes = byAdapter.getOrDefault(adapter.id(), List.of());
+        if (changes.isEmpty() && adapter.gateway().isEmpty()) {
+            return adapter;
+        }
         Adapter next = adapter;
         Optional<Ipv4Address> moved = adapter.gateway();
-        for (Readdressing.Change change : byAdapter.getOrDefault(adapter.id(), List.of())) {
+        for (Readdressing.Change change : changes) {
             AdapterAddress after = new AdapterAddress(Setting.of(change.after()), AddressOrigin.MANUAL);
             if (change.before().isEmpty()) {
                 next = next.withAddress(next.addresses().size(), after);

@@ -141,7 +141,7 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                     adapter.addresses().stream().findFirst().map(AdapterAddress::inForce);
             changes.add(new Readdressing.Change(
                     adapter.id(),
-                    plan.index().name(adapter.id()),
+                    PlanIndex.name(adapter, host),
                     before,
                     new HostAddress(free, subnet.prefixLength()),
                     true));

@@ -459,6 +459,11 @@ public final class PlanIndex {
         return stream.label().orElseGet(() -> universe(stream.universe()).number());
     }
 
+    /** The name people use for an adapter of a host. */
+    public static String name(Adapter adapter, Host host) {
+        return adapter.name() + " adapter of " + host.name();
+    }
+
     /** The name people use for a thing; its id where it has none. */
     public String name(Id id) {
         Object found = all.get(id);
@@ -466,7 +471,7 @@ public final class PlanIndex {
             return port.name() + " of " + receiverOf(port.id()).name();
         }
         if (found instanceof Adapter adapter) {
-            return adapter.name() + " adapter of " + hostOf(adapter.id()).name();
+            return name(adapter, hostOf(adapter.id()));
         }
         if (found instanceof Stream stream) {
             return application(stream.application()).name() + "'s "

@@ -11,6 +11,9 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.infra.BenchmarkParams;
 import org.openjdk.jmh.results.RunResult;
@@ -90,8 +93,7 @@ public final class SpeedMain {
                         .shouldFailOnError(true)
                         .build())
                 .run();
-        double small = 0;
-        double large = 0;
+        Map<String, SortedMap<Integer, Double>> medians = new TreeMap<>();
         for (RunResult result : results) {
             BenchmarkParams params = result.getParams();
             double[] iterations = result.getBenchmarkResults().iterator().next().getIterationResults().stream()
@@ -102,10 +104,7 @@ public final class SpeedMain {
             String name = params.getBenchmark().substring(params.getBenchmark().lastIndexOf('.') + 1);
             boolean ofAddresses = params.getParam("hosts") == null;
             String hosts = ofAddresses ? params.getParam("adapters") : params.getParam("hosts");
-            if (name.equals("fullCheck")) {
-                small = hosts.equals("125") ? median : small;
-                large = hosts.equals("500") ? median : large;
-            }
+            medians.computeIfAbsent(name, n -> new TreeMap<>()).put(Integer.valueOf(hosts), median);
             System.out.printf(
                     Locale.ROOT,
                     "%-18s %4s %s: %10.3f ms median of %d (%.3f to %.3f)%n",
@@ -117,7 +116,24 @@ public final class SpeedMain {
                     iterations[0] / 1000,
                     iterations[iterations.length - 1] / 1000);
         }
-        System.out.printf(Locale.ROOT, "growth of the full check for four times the size: %.2f×%n", large / small);
+        medians.forEach(SpeedMain::growth);
+    }
+
+    /** How many times longer each size takes than the one before. */
+    private static void growth(String name, SortedMap<Integer, Double> bySize) {
+        int small = 0;
+        for (Map.Entry<Integer, Double> size : bySize.entrySet()) {
+            if (small > 0) {
+                System.out.printf(
+                        Locale.ROOT,
+                        "growth of %s from %d to %d: %.1f×%n",
+                        name,
+                        small,
+                        size.getKey(),
+                        size.getValue() / bySize.getOrDefault(small, 1.0));
+            }
+            small = size.getKey();
+        }
     }
 
     // --- how the window answers ---
