@@ -10,6 +10,22 @@ import zentrel.plan.*;
 
 /** Hop 5 between two segments that a router joins, where nothing goes by it: why not, and what to set. */
 final class RouterJudge {
+    /**
+     * From one adapter to another with a router between, for one address.
+     *
+     * @param own the address of the first
+     * @param there the address of the other
+     */
+    private record Crossing(
+            HopDraft hop,
+            Host from,
+            Host to,
+            Host router,
+            Adapter out,
+            Adapter in,
+            HostAddress own,
+            HostAddress there) {}
+
     private final PathContext context;
     private final Remedies remedies;
 
@@ -26,7 +42,7 @@ final class RouterJudge {
             Optional<HostAddress> there = first(in);
             if (router.isPresent() && own.isPresent() && there.isPresent()) {
                 if (s.delivery() == Delivery.UNICAST) {
-                    new Way(hop, from, to, router.get(), pair.out(), in, own.get(), there.get()).judge();
+                    unicast(new Crossing(hop, from, to, router.get(), pair.out(), in, own.get(), there.get()));
                     return true;
                 }
                 return endsThere(hop, s, from, to, router.get(), there.get().address());
@@ -41,7 +57,7 @@ final class RouterJudge {
 
     /**
      * What is for all of a network ends at its edge: a group's packets live for one network only (RFC 1112, section 6.1: TTL 1),
-     * and no router passes broadcasts on (RFC 1812, section 5.3.5).
+     * and no router passes on what is for all of the network it comes from (RFC 1812, section 5.3.5, from memory).
      */
     private boolean endsThere(HopDraft hop, Shipment s, Host from, Host to, Host router, Ipv4Address there) {
         if (!(context.index.find(s.signal()).orElse(null) instanceof Stream stream)) {
@@ -62,122 +78,100 @@ final class RouterJudge {
         return true;
     }
 
-    /** From one adapter to another by a router between, for one address. */
-    private final class Way {
-        private final HopDraft hop;
-        private final Host from;
-        private final Host to;
-        private final Host router;
-        private final Adapter out;
-        private final Adapter in;
-        private final HostAddress own;
-        private final HostAddress there;
-
-        Way(
-                HopDraft hop,
-                Host from,
-                Host to,
-                Host router,
-                Adapter out,
-                Adapter in,
-                HostAddress own,
-                HostAddress there) {
-            this.hop = hop;
-            this.from = from;
-            this.to = to;
-            this.router = router;
-            this.out = out;
-            this.in = in;
-            this.own = own;
-            this.there = there;
-        }
-
-        void judge() {
-            Optional<HostAddress> near = on(out);
-            Optional<HostAddress> far = on(in);
-            Optional<RouteTable.Way> way = RouteTable.of(out).to(there.address());
-            if (way.isPresent() && way.get().via().isEmpty()) {
-                takenForNear();
-            } else if (near.isEmpty() || far.isEmpty()) {
-                Adapter at = near.isEmpty() ? out : in;
-                broken(
-                        router.id(),
-                        router.name() + " is not there",
-                        router.name() + ", which joins " + segments()
-                                + ", has no adapter that is up with an address on " + segment(at) + ".",
-                        List.of());
-            } else if (!own.sees(near.get().address())) {
-                broken(
-                        out.id(),
-                        router.name() + " off " + own.subnet(),
-                        from.name() + " at " + own + " does not see " + router.name() + " at " + near.get()
-                                + ", which joins " + segments() + ". Give both an address of one subnet.",
-                        remedies.joinSubnet(out, near.get().subnet()));
-            } else if (way.isEmpty() || !way.get().via().equals(near.map(HostAddress::address))) {
-                notTold(way, near.get().address());
-            } else {
-                broken(
-                        in.id(),
-                        there.address() + " off " + far.get().subnet(),
-                        router.name() + " has " + far.get() + " on " + segment(in)
-                                + " and sends nothing for " + to.name() + " at " + there + " there. Give "
-                                + to.name() + " an address of " + far.get().subnet() + ".",
-                        remedies.joinSubnet(in, far.get().subnet()));
-            }
-        }
-
-        /** The mistake of a wide mask: it covers what is behind the router, so nobody asks the router for it. */
-        private void takenForNear() {
-            List<Edit> edits = context.usualSubnet(out.segment().orElseThrow())
-                    .filter(usual -> !usual.contains(there.address()))
-                    .map(usual -> remedies.joinSubnet(out, usual))
-                    .orElse(List.of());
+    private void unicast(Crossing c) {
+        Optional<HostAddress> near = on(c.router(), c.out());
+        Optional<HostAddress> far = on(c.router(), c.in());
+        Optional<RouteTable.Way> way = RouteTable.of(c.out()).to(c.there().address());
+        if (way.isPresent() && way.get().via().isEmpty()) {
+            takenForNear(c);
+        } else if (near.isEmpty() || far.isEmpty()) {
+            Adapter at = near.isEmpty() ? c.out() : c.in();
             broken(
-                    out.id(),
-                    there.address() + " taken for near",
-                    from.name() + " at " + own + " takes " + there.address() + " for a neighbour and looks for "
-                            + to.name() + " on " + segment(out) + ", so nothing goes by " + router.name() + ". "
-                            + (edits.isEmpty()
-                                    ? "Give one of the two segments a range outside the other's."
-                                    : "Give it the mask of its segment."),
-                    edits);
-        }
-
-        private void notTold(Optional<RouteTable.Way> way, Ipv4Address near) {
-            String now = way.flatMap(RouteTable.Way::via)
-                    .map(via -> "sends what is not near to " + via + ", which is not " + router.name())
-                    .orElse("was told no router for " + there.address());
+                    c,
+                    c.router().id(),
+                    c.router().name() + " is not there",
+                    c.router().name() + ", which joins " + segments(c)
+                            + ", has no adapter that is up with an address on " + segment(at) + ".",
+                    List.of());
+        } else if (!c.own().sees(near.get().address())) {
             broken(
-                    out.id(),
-                    "not by " + near,
-                    from.name() + " at " + own + " " + now + ". " + router.name() + ", which leads to " + segment(in)
-                            + ", is " + near + " there: make that its gateway.",
-                    List.of(remedies.giveGateway(out, near)));
+                    c,
+                    c.out().id(),
+                    c.router().name() + " off " + c.own().subnet(),
+                    c.from().name() + " at " + c.own() + " does not see "
+                            + c.router().name() + " at " + near.get() + ", which joins " + segments(c)
+                            + ". Give both an address of one subnet.",
+                    remedies.joinSubnet(c.out(), near.get().subnet()));
+        } else if (way.isEmpty() || !way.get().via().equals(near.map(HostAddress::address))) {
+            notTold(c, way, near.get().address());
+        } else {
+            broken(
+                    c,
+                    c.in().id(),
+                    c.there().address() + " off " + far.get().subnet(),
+                    c.router().name() + " has " + far.get() + " on " + segment(c.in())
+                            + " and sends nothing for " + c.to().name() + " at " + c.there() + " there. Give "
+                            + c.to().name() + " an address of " + far.get().subnet() + ".",
+                    remedies.joinSubnet(c.in(), far.get().subnet()));
         }
+    }
 
-        private void broken(Id cause, String brief, String text, List<Edit> edits) {
-            hop.broken(Reason.NOT_ROUTED, cause, brief, text, edits);
-        }
+    /** The mistake of a wide mask: it covers what is behind the router, so nobody asks the router for it. */
+    private void takenForNear(Crossing c) {
+        List<Edit> edits = context.usualSubnet(c.out().segment().orElseThrow())
+                .filter(usual -> !usual.contains(c.there().address()))
+                .map(usual -> remedies.joinSubnet(c.out(), usual))
+                .orElse(List.of());
+        broken(
+                c,
+                c.out().id(),
+                c.there().address() + " taken for near",
+                c.from().name() + " at " + c.own() + " takes " + c.there().address() + " for a neighbour and looks for "
+                        + c.to().name() + " on " + segment(c.out()) + ", so nothing goes by "
+                        + c.router().name() + ". "
+                        + (edits.isEmpty()
+                                ? "Give one of the two segments a range outside the other's."
+                                : "Give it the mask of its segment."),
+                edits);
+    }
 
-        /** The router's own address on the segment of an adapter. */
-        private Optional<HostAddress> on(Adapter adapter) {
-            List<HostAddress> all = router.adapters().stream()
-                    .filter(a -> a.isUp() && PathContext.sameSegment(a, adapter))
-                    .flatMap(a -> a.addresses().stream())
-                    .map(AdapterAddress::inForce)
-                    .toList();
-            return all.stream()
-                    .filter(a -> first(adapter).filter(x -> x.sees(a.address())).isPresent())
-                    .findFirst()
-                    .or(() -> all.stream().findFirst());
-        }
+    private void notTold(Crossing c, Optional<RouteTable.Way> way, Ipv4Address near) {
+        String now = way.flatMap(RouteTable.Way::via)
+                .map(via -> "sends what is not near to " + via + ", which is not "
+                        + c.router().name())
+                .orElse("was told no router for " + c.there().address());
+        broken(
+                c,
+                c.out().id(),
+                "not by " + near,
+                c.from().name() + " at " + c.own() + " " + now + ". "
+                        + c.router().name() + ", which leads to " + segment(c.in()) + ", is " + near
+                        + " there: make that its gateway.",
+                List.of(remedies.giveGateway(c.out(), near)));
+    }
 
-        private String segment(Adapter adapter) {
-            return context.index.segment(adapter.segment().orElseThrow()).name();
-        }
+    private static void broken(Crossing c, Id cause, String brief, String text, List<Edit> edits) {
+        c.hop().broken(Reason.NOT_ROUTED, cause, brief, text, edits);
+    }
 
-        private String segments() {
-            return segment(out) + " and " + segment(in);
-        }
+    /** The router's own address on the segment of an adapter. */
+    private static Optional<HostAddress> on(Host router, Adapter adapter) {
+        List<HostAddress> all = router.adapters().stream()
+                .filter(a -> a.isUp() && PathContext.sameSegment(a, adapter))
+                .flatMap(a -> a.addresses().stream())
+                .map(AdapterAddress::inForce)
+                .toList();
+        return all.stream()
+                .filter(a -> first(adapter).filter(x -> x.sees(a.address())).isPresent())
+                .findFirst()
+                .or(() -> all.stream().findFirst());
+    }
+
+    private String segment(Adapter adapter) {
+        return context.index.segment(adapter.segment().orElseThrow()).name();
+    }
+
+    private String segments(Crossing c) {
+        return segment(c.out()) + " and " + segment(c.in());
     }
 }
