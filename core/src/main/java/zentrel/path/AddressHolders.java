@@ -1,6 +1,7 @@
 package zentrel.path;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -59,6 +60,6 @@ final class AddressHolders {
     /** The addresses that several adapters have. */
     SortedMap<Ipv4Address, List<Adapter>> shared(SegmentId segment) {
         OnSegment on = segments.get(segment);
-        return on == null ? new TreeMap<>() : on.shared;
+        return on == null ? Collections.emptySortedMap() : Collections.unmodifiableSortedMap(on.shared);
     }
 }
