@@ -147,9 +147,9 @@ public record RangeRouting(List<String> lines, Edit edit) {
         List<UniverseId> found = new ArrayList<>();
         for (NumberRange range : NumberRange.parse(text.replaceAll("(?i)u(?=\\d)", ""))) {
             if (range.last() - range.first() >= plan.universes().size()) {
-                throw new IllegalArgumentException(
-                        "There are " + plan.universes().size() + " universes, and " + range + " would be "
-                                + (range.last() - range.first() + 1) + ".");
+                throw new IllegalArgumentException((plan.universes().size() == 1 ? "There is " : "There are ")
+                        + Counted.of(plan.universes().size(), "universe") + ", and " + range + " would be "
+                        + (range.last() - range.first() + 1) + ".");
             }
             for (int number = range.first(); number <= range.last(); number++) {
                 int wanted = number;

@@ -101,7 +101,7 @@ public record FlowModel(
         }
 
         String words() {
-            return used + " of " + all + " ports";
+            return used + " of " + Counted.of(all, "port");
         }
     }
 
