@@ -57,13 +57,10 @@ enum Trait {
 
     /** Those that some box of a plan has. */
     static Set<Trait> of(Plan plan) {
-        EnumSet<Trait> found = EnumSet.noneOf(Trait.class);
-        EnumSet<Trait> open = EnumSet.allOf(Trait.class);
+        EnumSet<Trait> missing = EnumSet.allOf(Trait.class);
         for (Host host : plan.hosts()) {
-            if (open.removeIf(t -> t.isOf(host))) {
-                found = EnumSet.complementOf(open);
-            }
+            missing.removeIf(t -> t.isOf(host));
         }
-        return found;
+        return EnumSet.complementOf(missing);
     }
 }

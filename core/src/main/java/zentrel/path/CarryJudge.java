@@ -138,10 +138,11 @@ final class CarryJudge {
             return;
         }
         int usual = context.usualVlan(pair.in().segment().orElseThrow()).orElse(out.get());
-        Adapter odd = out.get() == usual ? pair.in() : pair.out();
-        int wanted = odd.equals(pair.in()) ? out.get() : in.get();
+        boolean inIsOdd = out.get() == usual;
+        Adapter odd = inIsOdd ? pair.in() : pair.out();
+        int wanted = inIsOdd ? out.get() : in.get();
         Adapter other = pair.otherThan(odd);
-        int others = odd.equals(pair.in()) ? in.get() : out.get();
+        int others = inIsOdd ? in.get() : out.get();
         hop.broken(
                 Reason.VLANS_DIFFER,
                 odd.id(),

@@ -64,12 +64,12 @@ final class RouterJudge {
             return false;
         }
         boolean group = s.delivery() == Delivery.MULTICAST;
-        String what = group ? "a group" : s.delivery() == Delivery.FOUND ? "a poll" : "a broadcast";
+        String what = group ? "group" : s.delivery() == Delivery.FOUND ? "poll" : "broadcast";
         hop.broken(
                 group ? Reason.GROUP_NOT_ROUTED : Reason.APART,
                 stream.id(),
-                what.substring(2) + " ends at " + router.name(),
-                to.name() + " is behind " + router.name() + ", and " + what + " of " + from.name() + " ends there"
+                what + " ends at " + router.name(),
+                to.name() + " is behind " + router.name() + ", and a " + what + " of " + from.name() + " ends there"
                         + (group
                                 ? ": its packets may cross no router unless they are told to and it is set up for groups"
                                 : "")

@@ -285,8 +285,7 @@ final class FlowDrawing {
     void moving(boolean is) {
         if (moving != is) {
             moving = is;
-            List.of(senders, takers, lights)
-                    .forEach(layer -> layer.getChildren().forEach(this::asItMoves));
+            lettered.forEach(layer -> layer.getChildren().forEach(this::asItMoves));
         }
     }
 
