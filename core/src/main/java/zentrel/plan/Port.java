@@ -42,6 +42,15 @@ public record Port(
         return new Port(id, name, kind, direction, enabled, value, wire, universe);
     }
 
+    /** This port as it puts out a universe that comes by this number. */
+    public Port puttingOut(UniverseId universe, Protocol by, int number) {
+        return withProtocol(by)
+                .withWire(number)
+                .withDirection(Direction.OUTPUT)
+                .withEnabled(true)
+                .meantFor(Optional.of(universe));
+    }
+
     /** This port, meant for another universe or for none in particular. */
     public Port meantFor(Optional<UniverseId> value) {
         return new Port(id, name, kind, direction, enabled, protocol, wire, value);

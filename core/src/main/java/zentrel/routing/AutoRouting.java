@@ -82,13 +82,7 @@ public record AutoRouting(List<String> lines, List<String> left, Edit edit) {
                 lines, left, new Edit("Route " + Counted.of(given.size(), "universe") + " to free ports", p -> {
                     Plan next = p;
                     for (Given g : given) {
-                        next = next.withPort(
-                                g.port(),
-                                x -> x.withProtocol(g.protocol())
-                                        .withWire(g.wire())
-                                        .withDirection(Direction.OUTPUT)
-                                        .withEnabled(true)
-                                        .meantFor(Optional.of(g.universe())));
+                        next = next.withPort(g.port(), x -> x.puttingOut(g.universe(), g.protocol(), g.wire()));
                     }
                     return next;
                 }));

@@ -119,13 +119,7 @@ public record RangeRouting(List<String> lines, Edit edit) {
     }
 
     private static Plan applied(Plan plan, ApplicationId from, Given given) {
-        Plan next = plan.withPort(
-                given.port(),
-                x -> x.withProtocol(given.protocol())
-                        .withWire(given.wire())
-                        .withDirection(Direction.OUTPUT)
-                        .withEnabled(true)
-                        .meantFor(Optional.of(given.universe())));
+        Plan next = plan.withPort(given.port(), x -> x.puttingOut(given.universe(), given.protocol(), given.wire()));
         if (given.added().isPresent()) {
             List<Stream> streams = new ArrayList<>(next.streams());
             streams.add(given.added().get());
