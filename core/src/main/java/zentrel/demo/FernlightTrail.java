@@ -108,14 +108,14 @@ public final class FernlightTrail {
 
     /** A plan carries the profiles that its boxes were made from. */
     private static Plan withProfiles(Plan plan) {
-        Plan next = plan;
+        Map<String, Profile> profiles = new LinkedHashMap<>();
         for (Host host : plan.hosts()) {
-            Optional<Profile> profile = host.profile().flatMap(Library::shippedProfile);
-            if (profile.isPresent() && next.index().profile(profile.get().id()).isEmpty()) {
-                next = next.withProfile(profile.get());
+            String id = host.profile().orElse("");
+            if (!id.isEmpty() && !profiles.containsKey(id)) {
+                Library.shippedProfile(id).ifPresent(p -> profiles.put(id, p));
             }
         }
-        return next;
+        return plan.withProfiles(List.copyOf(profiles.values()));
     }
 
     private static void desks(PlanSketch s) {

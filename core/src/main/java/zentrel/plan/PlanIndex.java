@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -15,23 +16,6 @@ import org.jspecify.annotations.Nullable;
  * somewhere; for a plan put together otherwise, a dangling reference makes the lookup throw with the missing id.
  */
 public final class PlanIndex {
-    /** Every kind of id, for asking whether a text is one of them. */
-    private static final List<Function<String, Id>> KINDS = List.of(
-            SegmentId::new,
-            HostId::new,
-            AdapterId::new,
-            ApplicationId::new,
-            UniverseId::new,
-            StreamId::new,
-            ReceiverId::new,
-            PortId::new,
-            LineId::new,
-            FixtureId::new,
-            LinkId::new,
-            SessionId::new,
-            CableId::new,
-            CopyId::new);
-
     /** Boxes from which on lookups are worked out on two processors; for fewer that takes longer. */
     private static final int MANY = 1000;
 
@@ -106,10 +90,14 @@ public final class PlanIndex {
                 ? before.places
                 : places(plan);
         profilesById = new HashMap<>();
-        plan.profiles().forEach(p -> profilesById.put(p.id(), p));
+        for (Profile profile : plan.profiles()) {
+            profilesById.put(profile.id(), profile);
+        }
         sessionByApplication = new HashMap<>();
         for (Session session : plan.sessions()) {
-            session.members().forEach(m -> sessionByApplication.putIfAbsent(m.application(), session));
+            for (Session.Member member : session.members()) {
+                sessionByApplication.putIfAbsent(member.application(), session);
+            }
         }
     }
 
@@ -143,53 +131,57 @@ public final class PlanIndex {
             size += 1 + receiver.ports().size();
         }
         Map<Id, Object> all = sized(size);
-        shelves(plan).forEach(shelf -> shelf.forEach(item -> all.put(item.id(), item)));
-        for (Host host : plan.hosts()) {
-            all.put(host.id(), host);
-            host.adapters().forEach(a -> all.put(a.id(), a));
-        }
-        for (Receiver receiver : plan.receivers()) {
-            all.put(receiver.id(), receiver);
-            receiver.ports().forEach(p -> all.put(p.id(), p));
-        }
-        plan.streams().forEach(s -> all.put(s.id(), s));
+        each(shelves(plan), plan.streams(), plan.hosts(), plan.receivers(), all::put);
         return Layered.of(all);
     }
 
     /** What is otherwise in a plan that came of this one by an edit; empty what is gone. */
     private Map<Id, Optional<Object>> changesTo(Plan after) {
-        Map<Id, Optional<Object>> changes = new HashMap<>();
         List<List<? extends Named>> old = shelves(plan);
         List<List<? extends Named>> now = shelves(after);
-        // all that is gone first, for what was moved to another box or list has come with it
-        List<ListChange<Named>> shelved = new ArrayList<>();
+        List<List<? extends Named>> gone = new ArrayList<>();
+        List<List<? extends Named>> come = new ArrayList<>();
         for (int i = 0; i < old.size(); i++) {
-            shelved.add(ListChange.of(List.<Named>copyOf(old.get(i)), List.<Named>copyOf(now.get(i))));
+            ListChange<? extends Named> change = ListChange.<Named>of(List.copyOf(old.get(i)), List.copyOf(now.get(i)));
+            gone.add(change.gone());
+            come.add(change.come());
         }
         ListChange<Stream> streams = ListChange.of(plan.streams(), after.streams());
         ListChange<Host> hosts = ListChange.of(plan.hosts(), after.hosts());
         ListChange<Receiver> receivers = ListChange.of(plan.receivers(), after.receivers());
-        shelved.forEach(c -> c.gone().forEach(x -> changes.put(x.id(), Optional.empty())));
-        streams.gone().forEach(s -> changes.put(s.id(), Optional.empty()));
-        for (Host host : hosts.gone()) {
-            changes.put(host.id(), Optional.empty());
-            host.adapters().forEach(a -> changes.put(a.id(), Optional.empty()));
-        }
-        for (Receiver receiver : receivers.gone()) {
-            changes.put(receiver.id(), Optional.empty());
-            receiver.ports().forEach(p -> changes.put(p.id(), Optional.empty()));
-        }
-        shelved.forEach(c -> c.come().forEach(x -> changes.put(x.id(), Optional.of(x))));
-        streams.come().forEach(s -> changes.put(s.id(), Optional.of(s)));
-        for (Host host : hosts.come()) {
-            changes.put(host.id(), Optional.of(host));
-            host.adapters().forEach(a -> changes.put(a.id(), Optional.of(a)));
-        }
-        for (Receiver receiver : receivers.come()) {
-            changes.put(receiver.id(), Optional.of(receiver));
-            receiver.ports().forEach(p -> changes.put(p.id(), Optional.of(p)));
-        }
+        Map<Id, Optional<Object>> changes = new HashMap<>();
+        // all that is gone first, for what was moved to another box or list has come with it
+        each(gone, streams.gone(), hosts.gone(), receivers.gone(), (id, x) -> changes.put(id, Optional.empty()));
+        each(come, streams.come(), hosts.come(), receivers.come(), (id, x) -> changes.put(id, Optional.of(x)));
         return changes;
+    }
+
+    private static void each(
+            List<List<? extends Named>> shelves,
+            List<Stream> streams,
+            List<Host> hosts,
+            List<Receiver> receivers,
+            BiConsumer<Id, Object> to) {
+        for (List<? extends Named> shelf : shelves) {
+            for (Named item : shelf) {
+                to.accept(item.id(), item);
+            }
+        }
+        for (Stream stream : streams) {
+            to.accept(stream.id(), stream);
+        }
+        for (Host host : hosts) {
+            to.accept(host.id(), host);
+            for (Adapter adapter : host.adapters()) {
+                to.accept(adapter.id(), adapter);
+            }
+        }
+        for (Receiver receiver : receivers) {
+            to.accept(receiver.id(), receiver);
+            for (Port port : receiver.ports()) {
+                to.accept(port.id(), port);
+            }
+        }
     }
 
     // --- by relation ---
@@ -198,8 +190,16 @@ public final class PlanIndex {
     private static <K, B, P> Map<K, Optional<B>> changes(
             ListChange<B> boxes, Function<B, List<P>> parts, Function<P, K> id) {
         Map<K, Optional<B>> changes = new HashMap<>();
-        boxes.gone().forEach(b -> parts.apply(b).forEach(p -> changes.put(id.apply(p), Optional.empty())));
-        boxes.come().forEach(b -> parts.apply(b).forEach(p -> changes.put(id.apply(p), Optional.of(b))));
+        for (B box : boxes.gone()) {
+            for (P part : parts.apply(box)) {
+                changes.put(id.apply(part), Optional.empty());
+            }
+        }
+        for (B box : boxes.come()) {
+            for (P part : parts.apply(box)) {
+                changes.put(id.apply(part), Optional.of(box));
+            }
+        }
         return changes;
     }
 
@@ -210,28 +210,38 @@ public final class PlanIndex {
 
     private static Map<AdapterId, Host> hostByAdapter(Plan plan) {
         Map<AdapterId, Host> hosts = sized(plan.hosts().size());
-        plan.hosts().forEach(h -> h.adapters().forEach(a -> hosts.put(a.id(), h)));
+        for (Host host : plan.hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                hosts.put(adapter.id(), host);
+            }
+        }
         return hosts;
     }
 
     private static Map<PortId, Receiver> receiverByPort(Plan plan) {
         Map<PortId, Receiver> receivers = new HashMap<>();
-        plan.receivers().forEach(r -> r.ports().forEach(p -> receivers.put(p.id(), r)));
+        for (Receiver receiver : plan.receivers()) {
+            for (Port port : receiver.ports()) {
+                receivers.put(port.id(), receiver);
+            }
+        }
         return receivers;
     }
 
     private static List<Adapter> adapters(Plan plan) {
         List<Adapter> adapters = new ArrayList<>();
-        plan.hosts().forEach(h -> adapters.addAll(h.adapters()));
+        for (Host host : plan.hosts()) {
+            adapters.addAll(host.adapters());
+        }
         return adapters;
     }
 
     private static List<SegmentId> segmentOf(Adapter adapter) {
-        return adapter.segment().map(List::of).orElse(List.of());
+        return adapter.segment().isPresent() ? List.of(adapter.segment().get()) : List.of();
     }
 
     private static List<LineId> lineOf(Fixture fixture) {
-        return fixture.line().map(List::of).orElse(List.of());
+        return fixture.line().isPresent() ? List.of(fixture.line().get()) : List.of();
     }
 
     private static Map<UniverseId, Integer> places(Plan plan) {
@@ -247,6 +257,25 @@ public final class PlanIndex {
         return places.getOrDefault(id, -1);
     }
 
+    /** Every kind of id; of its own, because it is wanted only where somebody names a thing. */
+    private static final class Kinds {
+        private static final List<Function<String, Id>> ALL = List.of(
+                SegmentId::new,
+                HostId::new,
+                AdapterId::new,
+                ApplicationId::new,
+                UniverseId::new,
+                StreamId::new,
+                ReceiverId::new,
+                PortId::new,
+                LineId::new,
+                FixtureId::new,
+                LinkId::new,
+                SessionId::new,
+                CableId::new,
+                CopyId::new);
+    }
+
     /** Whether anything of the plan has this text as its id. */
     boolean holds(String text) {
         return idOf(text).isPresent();
@@ -254,7 +283,7 @@ public final class PlanIndex {
 
     /** The id of whatever of the plan is called so. */
     public Optional<Id> idOf(String text) {
-        return KINDS.stream()
+        return Kinds.ALL.stream()
                 .map(k -> k.apply(text))
                 .filter(id -> all.get(id) != null)
                 .findFirst();

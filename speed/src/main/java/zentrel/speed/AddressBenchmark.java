@@ -20,6 +20,9 @@ import zentrel.address.Scheme;
 import zentrel.check.Check;
 import zentrel.check.Report;
 import zentrel.demo.PlanSketch;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.Host;
 import zentrel.plan.HostKind;
 import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
@@ -64,10 +67,27 @@ public class AddressBenchmark {
                             "h" + i, "Net", "s" + s, "10." + (s + 1) + "." + (n / 200) + "." + (1 + n % 200) + "/16"));
         }
         plan = sketch.plan();
-        List<zentrel.plan.Host> hosts = new ArrayList<>(plan.hosts());
+        List<Host> hosts = new ArrayList<>(plan.hosts());
         hosts.replaceAll(h -> h.withAdapters(
                 h.adapters().stream().map(a -> a.withAddresses(List.of())).toList()));
         bare = plan.withHosts(hosts);
+    }
+
+    /**
+     * Only to look at each address once, which no rule can do without: how the time of this grows is how the machine's memory
+     * grows slower, and what the growth of the others is to be held against.
+     */
+    @Benchmark
+    public int walk() {
+        int sum = 0;
+        for (Host host : plan.hosts()) {
+            for (Adapter adapter : host.adapters()) {
+                for (AdapterAddress address : adapter.addresses()) {
+                    sum += address.inForce().hashCode();
+                }
+            }
+        }
+        return sum;
     }
 
     /** Every rule, most of which find nothing to look at here. */
