@@ -19,6 +19,7 @@ import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.ipv4.HostAddress;
+import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 import zentrel.routing.RoutingTable;
 import zentrel.table.LeftOut;
@@ -83,9 +84,9 @@ final class ImportCommand implements Callable<Integer> {
             }
             taken.readdressing().warnings().forEach(out::line);
             taken.leftOut().stream().map(LeftOut::text).forEach(out::line);
-            out.line(taken.readdressing().changes().size() + " addresses and " + taken.facts() + " other facts change, "
-                    + taken.same() + " rows are as in the plan, "
-                    + taken.leftOut().size() + " were left out.");
+            out.line(Counted.of(taken.readdressing().changes().size(), "address", "addresses") + " and "
+                    + Counted.of(taken.facts(), "other fact") + " to change, " + Counted.of(taken.same(), "row")
+                    + " as in the plan, " + taken.leftOut().size() + " left out.");
         }
         return taken.leftOut().isEmpty() ? 0 : 1;
     }
@@ -112,8 +113,8 @@ final class ImportCommand implements Callable<Integer> {
         } else {
             taken.changes().forEach(out::line);
             taken.leftOut().stream().map(LeftOut::text).forEach(out::line);
-            out.line(taken.changes().size() + " ports change, " + taken.same() + " rows are as in the plan, "
-                    + taken.leftOut().size() + " were left out.");
+            out.line(Counted.of(taken.changes().size(), "port") + " to change, " + Counted.of(taken.same(), "row")
+                    + " as in the plan, " + taken.leftOut().size() + " left out.");
         }
         return taken.leftOut().isEmpty() ? 0 : 1;
     }

@@ -56,8 +56,8 @@ public final class Moving {
             if (!other.id().equals(segment)
                     && both > 0
                     && other.subnet().filter(s -> s.overlaps(to)).isPresent()) {
-                warnings.add(to + " covers " + other.subnet().get() + " of " + other.name() + ", and " + both
-                        + (both == 1 ? " box is" : " boxes are")
+                warnings.add(to + " covers " + other.subnet().get() + " of " + other.name() + ", and "
+                        + Counted.of(both, "box is", "boxes are")
                         + " on both: a computer would not know by which to answer. Take a range apart from it.");
             }
         }

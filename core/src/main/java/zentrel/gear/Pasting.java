@@ -98,10 +98,7 @@ public record Pasting(Edit edit, int made, List<LeftOut> leftOut, List<String> c
             }
         }
         return new Pasting(
-                Making.put("Paste " + made + (made == 1 ? " box" : " boxes"), plan, next),
-                made,
-                leftOut,
-                columns.told());
+                Making.put("Paste " + Counted.of(made, "box", "boxes"), plan, next), made, leftOut, columns.told());
     }
 
     /** Tells columns by what most of their cells are: addresses, words of a profile; the first other one is the name. */

@@ -10,6 +10,15 @@ public final class Counted {
      * @param one the thing, of which several end in "s"
      */
     public static String of(long count, String one) {
-        return count + " " + one + (count == 1 ? "" : "s");
+        return of(count, one, one + "s");
+    }
+
+    /**
+     * In words.
+     *
+     * @param several more than one of the thing, or none
+     */
+    public static String of(long count, String one, String several) {
+        return count + " " + (count == 1 ? one : several);
     }
 }

@@ -5,12 +5,13 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
@@ -43,15 +44,21 @@ public record TextTable(List<List<String>> rows) {
     }
 
     /**
-     * Reads text: cells apart by tabs, semicolons or commas, whichever makes most cells in the first rows.
+     * Reads text: cells apart by tabs, semicolons or commas, whichever stands in most of the first rows, and most often. A first
+     * line {@code sep=;}, as spreadsheets write it for each other, says which, and is no row of the table.
      *
      * @throws IllegalArgumentException with a sentence, where it is no table
      */
     public static TextTable parse(String text) {
         String plain = text.startsWith("\uFEFF") ? text.substring(1) : text;
+        boolean told = plain.length() > 4 && plain.regionMatches(true, 0, "sep=", 0, 4);
+        char separator = told ? plain.charAt(4) : separator(plain);
+        if (told) {
+            plain = plain.substring(5); // the rest of its line stays, an empty row, so that rows keep their numbers
+        }
         CSVFormat format = CSVFormat.DEFAULT
                 .builder()
-                .setDelimiter(separator(plain))
+                .setDelimiter(separator)
                 .setIgnoreEmptyLines(false)
                 .setTrailingData(true)
                 .setLenientEof(true)
@@ -69,31 +76,30 @@ public record TextTable(List<List<String>> rows) {
     }
 
     /**
-     * Reads a file: a workbook where it is called {@code .xlsx} (its first sheet), else text in UTF-8, or in Latin 1 where it
-     * is no UTF-8.
+     * Reads a file: a workbook where it is called {@code .xlsx} (its first sheet), else text.
      *
-     * @throws IllegalArgumentException with a sentence that names the file, where it is no table
+     * @throws IllegalArgumentException with a sentence that names the file, where it is not there or no table
      */
     public static TextTable read(Path file) throws IOException {
         String name = String.valueOf(file.getFileName());
-        if (Files.size(file) > MOST_BYTES) {
-            throw new IllegalArgumentException(name + " is larger than 64 MB; that is no table of a rig.");
-        }
-        byte[] bytes = Files.readAllBytes(file);
-        if (name.toLowerCase(java.util.Locale.ROOT).endsWith(".xlsx")) {
-            try {
-                return workbook(bytes);
-            } catch (IllegalArgumentException e) {
-                throw new IllegalArgumentException(name + ": " + e.getMessage(), e);
+        byte[] bytes;
+        try {
+            if (Files.isDirectory(file)) {
+                throw new IllegalArgumentException(file + " is a folder, no table.");
             }
+            if (Files.size(file) > MOST_BYTES) {
+                throw new IllegalArgumentException(name + " is larger than 64 MB; that is no table of a rig.");
+            }
+            bytes = Files.readAllBytes(file);
+        } catch (NoSuchFileException e) {
+            throw new IllegalArgumentException("There is no file " + file + ".", e);
+        } catch (AccessDeniedException e) {
+            throw new IllegalArgumentException(file + " may not be read by this user.", e);
         }
         try {
-            return parse(StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(java.nio.ByteBuffer.wrap(bytes))
-                    .toString());
-        } catch (CharacterCodingException e) {
-            return parse(new String(bytes, StandardCharsets.ISO_8859_1)); // as older spreadsheets save
+            return name.toLowerCase(Locale.ROOT).endsWith(".xlsx") ? workbook(bytes) : parse(TableText.of(bytes));
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException(name + ": " + e.getMessage(), e);
         }
     }
 
@@ -138,25 +144,31 @@ public record TextTable(List<List<String>> rows) {
         }
     }
 
+    /** By rows first: what people write into one column may hold more commas than the whole table has semicolons. */
     private static char separator(String text) {
         List<String> lines = text.lines().limit(SAMPLE).toList();
         char best = ',';
         long most = 0;
         for (char c : new char[] {'\t', ';', ','}) {
-            long count = lines.stream()
-                    .mapToLong(l -> l.chars().filter(x -> x == c).count())
-                    .sum();
-            if (count > most) {
+            long rows = 0;
+            long all = 0;
+            for (String line : lines) {
+                long here = line.chars().filter(x -> x == c).count();
+                rows += here > 0 ? 1 : 0;
+                all += here;
+            }
+            long weight = (rows << 32) + all;
+            if (weight > most) {
                 best = c;
-                most = count;
+                most = weight;
             }
         }
         return best;
     }
 
-    /** A cell without hidden blanks (no-break spaces, marks without width) and without the mark against formulas. */
+    /** A cell without blanks that nobody sees, marks without width, and the mark against formulas. */
     private static String plain(String cell) {
-        String text = cell.replaceAll("[\\u00A0\\u200B\\u2060\\uFEFF]", " ").strip();
+        String text = TableText.visible(cell).strip();
         return text.length() > 1 && text.charAt(0) == '\'' && startsFormula(text.substring(1))
                 ? text.substring(1)
                 : text;

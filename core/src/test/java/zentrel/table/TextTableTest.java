@@ -6,10 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +46,18 @@ class TextTableTest {
                 Arguments.of("Windows line ends", "a,b\r\n1,2\r\n", List.of(List.of("a", "b"), List.of("1", "2"))),
                 Arguments.of("a byte order mark", "\uFEFFa,b\n1,2", List.of(List.of("a", "b"), List.of("1", "2"))),
                 Arguments.of("hidden blanks", "\u00A0a\u200B,\u2060b\n", List.of(List.of("a", "b"))),
+                Arguments.of(
+                        "marks without width within",
+                        "10.1\u200B.2.3\u200E,\u202Fb\u00AD\n",
+                        List.of(List.of("10.1.2.3", "b"))),
+                Arguments.of(
+                        "remarks with more commas than there are semicolons",
+                        "a;b\n1;2\n3;x, y, z, x, y, z\n",
+                        List.of(List.of("a", "b"), List.of("1", "2"), List.of("3", "x, y, z, x, y, z"))),
+                Arguments.of(
+                        "a line that says what separates",
+                        "sep=;\r\na,b;c\r\n",
+                        List.of(List.of(""), List.of("a,b", "c"))),
                 Arguments.of("quotes", "\"a,1\",\"b \"\"x\"\"\"\n", List.of(List.of("a,1", "b \"x\""))),
                 Arguments.of("a cell of two lines", "\"a\nb\",c\n", List.of(List.of("a\nb", "c"))),
                 Arguments.of(
@@ -108,12 +122,16 @@ class TextTableTest {
         Path latin = folder.resolve("latin.csv");
         Files.write(latin, "Café,Größe\n1,2\n".getBytes(StandardCharsets.ISO_8859_1));
         assertThat(TextTable.read(latin).rows().get(0)).containsExactly("Café", "Größe");
+        Path unicode = folder.resolve("unicode.txt");
+        for (Charset charset : List.of(StandardCharsets.UTF_16LE, StandardCharsets.UTF_16BE, StandardCharsets.UTF_8)) {
+            Files.write(unicode, ("\uFEFF" + text.csv()).getBytes(charset)); // each after its mark of byte order
+            assertThat(TextTable.read(unicode)).as(charset.name()).isEqualTo(text);
+        }
     }
 
-    /** With a first row that says clearly what separates cells. */
+    /** With first rows that say clearly what separates cells. */
     private static TextTable commaFirst(TextTable table) {
-        List<List<String>> rows = new ArrayList<>();
-        rows.add(java.util.Collections.nCopies(400, "h"));
+        List<List<String>> rows = new ArrayList<>(Collections.nCopies(20, Collections.nCopies(400, "h")));
         rows.addAll(table.rows());
         return new TextTable(rows);
     }
@@ -227,6 +245,12 @@ class TextTableTest {
         Path file = folder.resolve("rig.xlsx");
         Files.writeString(file, "no workbook");
         assertThatThrownBy(() -> TextTable.read(file)).hasMessageStartingWith("rig.xlsx: this is no workbook");
+        Path bytes = folder.resolve("picture.csv");
+        Files.write(bytes, new byte[] {'a', ',', 0, 'b'});
+        assertThatThrownBy(() -> TextTable.read(bytes)).hasMessageStartingWith("picture.csv: this is no text");
+        assertThatThrownBy(() -> TextTable.read(folder.resolve("none.csv")))
+                .hasMessageStartingWith("There is no file ");
+        assertThatThrownBy(() -> TextTable.read(folder)).hasMessageEndingWith(" is a folder, no table.");
         Path quotes = folder.resolve("quotes.csv");
         Files.writeString(quotes, "a,\"b\nc");
         assertThat(TextTable.read(quotes).rows())

@@ -23,6 +23,7 @@ import zentrel.app.shell.StageView;
 import zentrel.check.Report;
 import zentrel.plan.Adapter;
 import zentrel.plan.Application;
+import zentrel.plan.Counted;
 import zentrel.plan.HostId;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
@@ -106,7 +107,7 @@ public final class AddressesStage implements StageView {
         long unsettled = report.findings().stream()
                 .filter(f -> f.rule().startsWith("address."))
                 .count();
-        summary.setText(list.getItems().size() + " addresses · "
+        summary.setText(Counted.of(list.getItems().size(), "address", "addresses") + " · "
                 + (unsettled == 0 ? "no collision, every mask fits" : unsettled + " to settle")
                 + " · F2 edits · P pins");
     }

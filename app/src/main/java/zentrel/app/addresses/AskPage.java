@@ -27,6 +27,7 @@ import zentrel.live.Ping;
 import zentrel.live.PlannedHosts;
 import zentrel.live.ThisComputer;
 import zentrel.path.Verdict;
+import zentrel.plan.Counted;
 import zentrel.plan.Host;
 import zentrel.plan.HostId;
 import zentrel.plan.Plan;
@@ -77,9 +78,8 @@ final class AskPage extends Page {
         progress.setPrefWidth(160);
         summary.setId("ask-summary");
         summary.setWrapText(true);
-        summary.setText(
-                questions.size() + " addresses. Asked by ping, and by an Art-Net poll where a device would answer"
-                        + " one. Nothing is set.");
+        summary.setText(Counted.of(questions.size(), "address", "addresses")
+                + ". Asked by ping, and by an Art-Net poll where a device would answer" + " one. Nothing is set.");
         getChildren().addAll(summary, row(ask, stop, progress), list, back("ask-leave", "Back to the rulers"));
         sceneProperty().addListener((o, old, scene) -> {
             if (scene == null) {

@@ -15,6 +15,7 @@ import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Page;
 import zentrel.path.Verdict;
+import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 
 /** Boxes that leave the factory with one address, set up one at a time: what to do for the next one, and who has been done. */
@@ -71,8 +72,7 @@ final class OutOfTheBoxPage extends Page {
                         10,
                         Texts.mono(batch.factory().toString(), "strong"),
                         Texts.of(
-                                batch.boxes().size()
-                                        + (batch.boxes().size() == 1 ? " box, " : " boxes, ")
+                                Counted.of(batch.boxes().size(), "box", "boxes") + ", "
                                         + (waiting == 0 ? "all set" : waiting + " to do"),
                                 "soft")));
         for (OutOfTheBox.Box one : batch.boxes()) {

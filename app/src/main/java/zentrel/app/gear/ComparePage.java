@@ -16,6 +16,7 @@ import zentrel.app.look.Texts;
 import zentrel.compare.Comparison;
 import zentrel.compare.Difference;
 import zentrel.gear.Made;
+import zentrel.plan.Counted;
 
 /** Another version of the plan beside this one: what differs, in words, a tick for each row to take over. */
 final class ComparePage extends VBox {
@@ -85,7 +86,8 @@ final class ComparePage extends VBox {
                         Texts.wrapped(
                                 choices.isEmpty()
                                         ? "They are the same."
-                                        : choices.size() + " differences, from this plan to " + name + ". "
+                                        : Counted.of(choices.size(), "difference") + ", from this plan to " + name
+                                                + ". "
                                                 + (devices.isEmpty()
                                                         ? "No device would have to be touched."
                                                         : "To be touched again: " + String.join(", ", devices) + "."),

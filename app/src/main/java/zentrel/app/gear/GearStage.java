@@ -301,11 +301,8 @@ public final class GearStage implements StageView {
             }
             if (row.isPlace()) {
                 put(drawn, Texts.drawn(row.place(), "strong", "small"), 0);
-                put(
-                        drawn,
-                        Texts.drawn(row.boxes() + (row.boxes() == 1 ? " box" : " boxes"), "soft", "small"),
-                        PROFILE_X);
-                setAccessibleText(row.place() + ", " + row.boxes() + " boxes");
+                put(drawn, Texts.drawn(Counted.of(row.boxes(), "box", "boxes"), "soft", "small"), PROFILE_X);
+                setAccessibleText(row.place() + ", " + Counted.of(row.boxes(), "box", "boxes"));
             } else {
                 box(drawn, row);
                 setAccessibleText(row.host().name() + ", " + row.profile() + ", " + row.ports() + " ports"
@@ -397,7 +394,7 @@ public final class GearStage implements StageView {
                             "Choose boxes to do something with them; Ctrl and Shift choose several.", "soft", "small"));
             return;
         }
-        bulk.getChildren().add(Texts.of(chosen.size() == 1 ? "1 box:" : chosen.size() + " boxes:", "soft", "small"));
+        bulk.getChildren().add(Texts.of(Counted.of(chosen.size(), "box", "boxes") + ":", "soft", "small"));
         if (chosen.size() == 1) {
             bulk.getChildren()
                     .addAll(
@@ -478,7 +475,7 @@ public final class GearStage implements StageView {
         String now = document.plan().index().host(chosen.get(0)).place();
         ask("Place", "Where do they stand?", now)
                 .ifPresent(place -> document.apply(new Edit(
-                        "Place " + chosen.size() + (chosen.size() == 1 ? " box in " : " boxes in ") + place, plan -> {
+                        "Place " + Counted.of(chosen.size(), "box", "boxes") + " in " + place, plan -> {
                             Plan next = plan;
                             for (HostId id : chosen) {
                                 next = next.withHost(id, h -> h.withPlace(place.strip()));
@@ -536,7 +533,7 @@ public final class GearStage implements StageView {
     private static String told(Pasting pasting) {
         String left = String.join(
                 " · ", pasting.leftOut().stream().limit(3).map(LeftOut::text).toList());
-        return "Pasted " + pasting.made() + (pasting.made() == 1 ? " box" : " boxes") + " ("
+        return "Pasted " + Counted.of(pasting.made(), "box", "boxes") + " ("
                 + String.join(", ", pasting.columns()) + ")."
                 + (pasting.leftOut().isEmpty()
                         ? ""

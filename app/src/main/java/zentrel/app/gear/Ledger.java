@@ -82,7 +82,7 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
         return new Ledger(
                 plan.segments(),
                 rows,
-                plan.hosts().size() + " boxes in " + Counted.of(places.size(), "place")
+                Counted.of(plan.hosts().size(), "box", "boxes") + " in " + Counted.of(places.size(), "place")
                         + (unrouted > 0 ? " · " + unrouted + " ports free" : ""));
     }
 
