@@ -166,8 +166,7 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
             List<DhcpServer> pools) {
         for (int i = next.getOrDefault(block, 1); i < block.size(); i++) {
             Ipv4Address candidate = block.first().plus(i);
-            boolean host = SpecialAddresses.notOnANetwork(new HostAddress(candidate, subnet.prefixLength()))
-                    .isEmpty();
+            boolean host = SpecialAddresses.mayBeGiven(new HostAddress(candidate, subnet.prefixLength()));
             if (host && !taken.contains(candidate) && pools.stream().noneMatch(p -> p.holds(candidate))) {
                 next.put(block, i + 1);
                 return Optional.of(candidate);

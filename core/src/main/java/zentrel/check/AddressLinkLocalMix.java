@@ -81,8 +81,11 @@ final class AddressLinkLocalMix extends PathRule {
                             adapter,
                             usual,
                             "has " + own.get(0).inForce().address() + ", which it gave itself, while "
-                                    + Counted.of(set.size(), "other") + " on " + segment.name() + " are set by hand in "
-                                    + usual + ": they do not reach each other."));
+                                    + Counted.of(
+                                            set.size(),
+                                            "other on " + segment.name() + " is",
+                                            "others on " + segment.name() + " are")
+                                    + " set by hand in " + usual + ": they do not reach each other."));
                 } else if (!served && !segment.wayOut()) {
                     findings.add(finding(
                             context,
@@ -92,7 +95,7 @@ final class AddressLinkLocalMix extends PathRule {
                                     + " gives any out: "
                                     + waits(context, adapter).together()
                                     + " s after a restart it gives itself one of 169.254/16, which "
-                                    + set.size() + (set.size() == 1 ? " other does" : " others do") + " not reach."));
+                                    + Counted.of(set.size(), "other does", "others do") + " not reach."));
                 }
             }
         }

@@ -6,6 +6,9 @@ import java.util.function.Predicate;
 
 /** Finds an address that nobody has. */
 public final class FreeAddress {
+    /** No subnet has more addresses one after the other that no host may be given, unless none may be: those of RFC 3927 §2.1. */
+    private static final int NEVER_GIVEN = 516;
+
     private FreeAddress() {}
 
     /**
@@ -26,12 +29,12 @@ public final class FreeAddress {
             Ipv4Address near, Subnet subnet, Predicate<Ipv4Address> taken, long most) {
         Ipv4Address start = subnet.contains(near) ? near : subnet.network();
         long size = 1L << (32 - subnet.prefixLength());
-        long tries = Math.min(size, most + 4L);
+        long tries = Math.min(size, most + NEVER_GIVEN);
         int offset = start.bits() - subnet.network().bits();
         for (long i = 1; i <= tries; i++) {
             Ipv4Address candidate = subnet.network().plus((int) ((Integer.toUnsignedLong(offset) + i) % size));
             HostAddress asHost = new HostAddress(candidate, subnet.prefixLength());
-            if (!taken.test(candidate) && SpecialAddresses.notOnANetwork(asHost).isEmpty()) {
+            if (!taken.test(candidate) && SpecialAddresses.mayBeGiven(asHost)) {
                 return Optional.of(candidate);
             }
         }

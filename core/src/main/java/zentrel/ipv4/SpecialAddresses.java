@@ -66,4 +66,13 @@ public final class SpecialAddresses {
                 ? Optional.of("is in 127/8, which never leaves a host (RFC 1122)")
                 : notAHost(address);
     }
+
+    /**
+     * Whether an adapter that leads to a network may be given {@code address} anew: what {@link #notOnANetwork} lets through, but
+     * for the first and the last 256 of 169.254/16, which are kept for later use (RFC 3927 §2.1).
+     */
+    public static boolean mayBeGiven(HostAddress address) {
+        int third = address.address().octet(2);
+        return notOnANetwork(address).isEmpty() && !(address.address().isLinkLocal() && (third == 0 || third == 255));
+    }
 }

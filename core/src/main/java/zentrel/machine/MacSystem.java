@@ -1,8 +1,10 @@
 package zentrel.machine;
 
+import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Route;
 
 /** macOS, by its own line tools as administrator; an adapter is named as the network service is. */
 final class MacSystem extends MachineSystem {
@@ -26,20 +28,21 @@ final class MacSystem extends MachineSystem {
         return dhcp(adapter);
     }
 
-    private static String second(String adapter) {
-        return name(adapter + " second");
+    /** A service has one address, so each further one is a service of its own. */
+    private static String further(String adapter, HostAddress address) {
+        return name(adapter + " " + address.address());
     }
 
     @Override
     String add(String adapter, HostAddress address) {
-        return "sudo networksetup -duplicatenetworkservice " + name(adapter) + " " + second(adapter)
-                + " && sudo networksetup -setmanual " + second(adapter) + " " + address.address() + " "
-                + address.mask();
+        String further = further(adapter, address);
+        return "sudo networksetup -duplicatenetworkservice " + name(adapter) + " " + further
+                + " && sudo networksetup -setmanual " + further + " " + address.address() + " " + address.mask();
     }
 
     @Override
     String remove(String adapter, HostAddress address) {
-        return "sudo networksetup -removenetworkservice " + second(adapter);
+        return "sudo networksetup -removenetworkservice " + further(adapter, address);
     }
 
     @Override
@@ -58,12 +61,46 @@ final class MacSystem extends MachineSystem {
     }
 
     @Override
-    MachineStep virtual(String adapter, HostAddress address) {
+    MachineStep virtual(String adapter, HostAddress address, int number) {
         return new MachineStep(
                 "Add " + address + " to loopback, as " + adapter,
                 "sudo ifconfig lo0 alias " + address.address() + " " + address.mask(),
                 true,
                 "sudo ifconfig lo0 -alias " + address.address());
+    }
+
+    @Override
+    String tell(String adapter, List<Route> routes, Optional<Ipv4Address> own) {
+        StringBuilder all = new StringBuilder(forget(adapter, routes));
+        for (Route r : routes) {
+            String mask = new HostAddress(r.to().network(), r.to().prefixLength())
+                    .mask()
+                    .toString();
+            r.via()
+                    .or(() -> own)
+                    .ifPresent(via -> all.append(' ')
+                            .append(r.to().network())
+                            .append(' ')
+                            .append(mask)
+                            .append(' ')
+                            .append(via));
+        }
+        return all.toString();
+    }
+
+    @Override
+    String forget(String adapter, List<Route> routes) {
+        return "sudo networksetup -setadditionalroutes " + name(adapter);
+    }
+
+    @Override
+    MachineStep metric(String adapter, int metric) {
+        return new MachineStep(
+                "Take " + adapter + " with metric " + metric,
+                "System Settings · Network · … · Set Service Order: put " + adapter
+                        + " above those with a higher metric, and below those with a lower one.",
+                false,
+                "The same place: put " + adapter + " back where it was.");
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 
 /**
@@ -40,7 +41,7 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
             if (!now.equals(adapter.name())) {
                 steps.add(system.rename(now, adapter.name()));
             }
-            adapter(system, adapter, steps);
+            adapter(system, host, adapter, steps);
         }
         letIn(plan, host).forEach((what, port) -> steps.add(system.letIn(what, port)));
         return new MachineSheet(id, host.system(), steps);
@@ -59,7 +60,7 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
         };
     }
 
-    private static void adapter(MachineSystem system, Adapter adapter, List<MachineStep> steps) {
+    private static void adapter(MachineSystem system, Host host, Adapter adapter, List<MachineStep> steps) {
         if (adapter.kind() == AdapterKind.LOOPBACK) {
             return; // every system has it
         }
@@ -67,6 +68,20 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
             steps.add(system.switchOff(adapter.name()));
             return;
         }
+        if (!adapter.enabled().inForce()) {
+            steps.add(system.switchOn(adapter.name())); // first, for what is off takes no address
+        }
+        addresses(system, host, adapter, steps);
+        if (!adapter.routes().isEmpty()) {
+            Optional<Ipv4Address> own = adapter.addresses().stream()
+                    .findFirst()
+                    .map(a -> a.address().planned().address());
+            steps.add(system.routes(adapter.name(), adapter.routes(), own));
+        }
+        adapter.metric().ifPresent(m -> steps.add(system.metric(adapter.name(), m)));
+    }
+
+    private static void addresses(MachineSystem system, Host host, Adapter adapter, List<MachineStep> steps) {
         List<AdapterAddress> addresses = adapter.addresses();
         if (addresses.isEmpty() || addresses.get(0).origin() == AddressOrigin.DHCP) {
             steps.add(system.byDhcp(adapter.name(), before(addresses)));
@@ -79,12 +94,18 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
         HostAddress first = addresses.get(0).address().planned();
         steps.add(
                 adapter.kind() == AdapterKind.VIRTUAL
-                        ? system.virtual(adapter.name(), first)
+                        ? system.virtual(adapter.name(), first, virtual(host).indexOf(adapter))
                         : system.byHand(adapter.name(), first, adapter.gateway(), before(addresses)));
         addresses.stream()
                 .skip(1)
                 .forEach(
                         a -> steps.add(system.second(adapter.name(), a.address().planned())));
+    }
+
+    private static List<Adapter> virtual(Host host) {
+        return host.adapters().stream()
+                .filter(a -> a.kind() == AdapterKind.VIRTUAL)
+                .toList();
     }
 
     /** What an adapter has now, where that differs from what is planned; else nobody knows, and DHCP is the way back. */

@@ -1,8 +1,11 @@
 package zentrel.machine;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Route;
 
 /**
  * How one system is told. The names of adapters are those that the system itself shows; each step has the one that takes it
@@ -27,7 +30,15 @@ abstract class MachineSystem {
 
     abstract String on(String adapter);
 
-    abstract MachineStep virtual(String adapter, HostAddress address);
+    /** @param number which of the computer's virtual adapters it is, from 0 */
+    abstract MachineStep virtual(String adapter, HostAddress address, int number);
+
+    /** @param own the adapter's own address, which stands for the router where a network is on its own cable */
+    abstract String tell(String adapter, List<Route> routes, Optional<Ipv4Address> own);
+
+    abstract String forget(String adapter, List<Route> routes);
+
+    abstract MachineStep metric(String adapter, int metric);
 
     /**
      * Lets one kind of traffic in.
@@ -68,5 +79,18 @@ abstract class MachineSystem {
 
     final MachineStep switchOff(String adapter) {
         return new MachineStep("Switch " + adapter + " off", off(adapter), true, on(adapter));
+    }
+
+    final MachineStep switchOn(String adapter) {
+        return new MachineStep("Switch " + adapter + " on", on(adapter), true, off(adapter));
+    }
+
+    final MachineStep routes(String adapter, List<Route> routes, Optional<Ipv4Address> own) {
+        return new MachineStep(
+                "Tell " + adapter + " the way to "
+                        + routes.stream().map(Route::text).collect(Collectors.joining(", ")),
+                tell(adapter, routes, own),
+                true,
+                forget(adapter, routes));
     }
 }

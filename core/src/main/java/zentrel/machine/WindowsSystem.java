@@ -1,8 +1,11 @@
 package zentrel.machine;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Route;
 
 /** Windows, by PowerShell as administrator. */
 final class WindowsSystem extends MachineSystem {
@@ -64,7 +67,7 @@ final class WindowsSystem extends MachineSystem {
     }
 
     @Override
-    MachineStep virtual(String adapter, HostAddress address) {
+    MachineStep virtual(String adapter, HostAddress address, int number) {
         return new MachineStep(
                 "Add the virtual adapter " + adapter + " with " + address,
                 "Device Manager · Action · Add legacy hardware · install manually · Network adapters · Microsoft ·"
@@ -72,6 +75,35 @@ final class WindowsSystem extends MachineSystem {
                         + address.address() + ", mask " + address.mask() + ".",
                 false,
                 "Device Manager · Network adapters · the loopback adapter · Uninstall device.");
+    }
+
+    @Override
+    String tell(String adapter, List<Route> routes, Optional<Ipv4Address> own) {
+        return routes.stream()
+                .map(r -> "New-NetRoute" + route(adapter, r) + " -NextHop "
+                        + r.via().map(Object::toString).orElse("0.0.0.0"))
+                .collect(Collectors.joining("; "));
+    }
+
+    @Override
+    String forget(String adapter, List<Route> routes) {
+        return routes.stream()
+                .map(r -> "Remove-NetRoute" + route(adapter, r) + " -Confirm:$false")
+                .collect(Collectors.joining("; "));
+    }
+
+    private static String route(String adapter, Route route) {
+        return " -InterfaceAlias " + name(adapter) + " -DestinationPrefix " + route.to();
+    }
+
+    @Override
+    MachineStep metric(String adapter, int metric) {
+        String set = "Set-NetIPInterface -InterfaceAlias " + name(adapter) + " -AddressFamily IPv4 ";
+        return new MachineStep(
+                "Take " + adapter + " with metric " + metric,
+                set + "-InterfaceMetric " + metric,
+                true,
+                set + "-AutomaticMetric Enabled");
     }
 
     @Override

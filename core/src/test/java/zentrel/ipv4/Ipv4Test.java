@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -132,6 +133,13 @@ class Ipv4Test {
                         Set.of(Ipv4Address.parse("198.51.100.5"), Ipv4Address.parse("198.51.100.6"))))
                 .as("a full subnet has none")
                 .isEmpty();
+        // RFC 3927 §2.1: 169.254.1.0 to 169.254.254.255
+        Subnet linkLocal = Subnet.parse("169.254.0.0/16");
+        for (String near : List.of("169.254.0.0", "169.254.0.77", "169.254.254.255", "169.254.255.9")) {
+            assertThat(FreeAddress.after(Ipv4Address.parse(near), linkLocal, Set.of()))
+                    .as(near)
+                    .contains(Ipv4Address.parse("169.254.1.0"));
+        }
     }
 
     @Test

@@ -120,7 +120,7 @@ class MachineTest {
         Host office = plan.index().host(new HostId("office-computer"));
         List<Adapter> adapters = new ArrayList<>();
         Adapter first = office.adapters().get(0);
-        adapters.add(new Adapter(
+        Adapter odd = new Adapter(
                 first.id(),
                 adapterName,
                 AdapterKind.WIRED,
@@ -133,10 +133,14 @@ class MachineTest {
                                 AddressOrigin.MANUAL),
                         new AdapterAddress(Setting.of(HostAddress.parse("2.0.0.9/8")), AddressOrigin.MANUAL)),
                 Optional.of(Ipv4Address.parse("10.41.0.1")),
-                Optional.empty()));
-        adapters.add(adapter("guest", "Guest", AdapterKind.WIRELESS, AddressOrigin.DHCP, true));
+                Optional.empty());
+        adapters.add(odd.withRoutes(Route.parse("10.90.0.0/16 by 10.41.0.9, 10.91.0.0/24"))
+                .withMetric(Optional.of(7)));
+        adapters.add(adapter("guest", "Guest", AdapterKind.WIRELESS, AddressOrigin.DHCP, true)
+                .withEnabled(new Setting<>(true, false)));
         adapters.add(adapter("spare", "Spare", AdapterKind.WIRED, AddressOrigin.MANUAL, false));
         adapters.add(adapter("inner", "Inner", AdapterKind.VIRTUAL, AddressOrigin.MANUAL, true));
+        adapters.add(adapter("inner-2", "Innermost", AdapterKind.VIRTUAL, AddressOrigin.MANUAL, true));
         return plan.withHosts(plan.hosts().stream()
                 .map(h -> h.id().equals(office.id())
                         ? new Host(
@@ -180,13 +184,15 @@ class MachineTest {
                     .containsExactly(
                             "Give " + name + " 10.41.60.9/16",
                             "Give " + name + " 2.0.0.9/8 as well",
+                            "Tell " + name + " the way to 10.90.0.0/16 by 10.41.0.9, 10.91.0.0/24",
+                            "Take " + name + " with metric 7",
+                            "Switch Guest on",
                             "Let Guest ask for an address",
                             "Ask again for an address of Guest",
                             "Call the adapter Spare",
                             "Switch Spare off",
-                            system == OperatingSystem.MACOS
-                                    ? "Add 10.77.0.5/24 to loopback, as Inner"
-                                    : "Add the virtual adapter Inner with 10.77.0.5/24",
+                            virtual(system, "Inner"),
+                            virtual(system, "Innermost"),
                             "Let Art-Net in through the firewall",
                             "Let sACN in through the firewall");
             assertThat(sheet.steps())
@@ -194,6 +200,16 @@ class MachineTest {
                     .allSatisfy(s -> assertThat(s.back()).isNotBlank());
             assertThat(sheet.steps().get(0).back()).as("as it was").contains("192.168.4.4");
             assertThat(sheet.steps().get(0).command()).contains("10.41.0.1");
+            assertThat(sheet.steps().get(2).command())
+                    .as("the router, and the cable itself")
+                    .contains("10.90.0.0", "10.41.0.9", "10.91.0.0")
+                    .doesNotContain("null");
+            assertThat(sheet.steps().get(4).back())
+                    .as("what was off is off again")
+                    .isEqualTo(sheet.steps().get(8).command().replace("Spare", "Guest"));
+            assertThat(sheet.steps().stream().map(MachineStep::command).filter(c -> c.contains("ifname")))
+                    .allMatch(c -> c.matches(".* ifname show[01] .*"))
+                    .doesNotHaveDuplicates();
             String back = sheet.backText("Office");
             assertThat(back.indexOf("Switch Spare off")).isLessThan(back.indexOf("Call the adapter Spare"));
             if (system != OperatingSystem.WINDOWS) {
@@ -205,6 +221,12 @@ class MachineTest {
         }
         assertThatThrownBy(() -> MachineSheet.of(FernlightTrail.ready(), new HostId("boathouse-node"), Map.of()))
                 .hasMessage("Boathouse node is set by its own menus; only computers take commands.");
+    }
+
+    private static String virtual(OperatingSystem system, String name) {
+        return system == OperatingSystem.MACOS
+                ? "Add 10.77.0.5/24 to loopback, as " + name
+                : "Add the virtual adapter " + name + " with 10.77.0.5/24";
     }
 
     @Test
