@@ -183,7 +183,9 @@ class LineToolsTest {
                             .exit())
                     .isEqualTo(2);
         }
-        assertThat(run("next-look", "demo:draft", "moon").exit()).isEqualTo(2);
+        for (String nobody : List.of("moon", "Port 1", "", "a@b#c", "x".repeat(300))) {
+            assertThat(run("next-look", "demo:draft", nobody).exit()).as(nobody).isEqualTo(2);
+        }
     }
 
     /** A workbook goes out, one cell of it is another address, and it comes back; nothing is written where nobody says where. */

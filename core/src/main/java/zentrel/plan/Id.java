@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import java.util.Optional;
+
 /**
  * The stable name of one thing in a plan. It never changes when the thing is renamed, and no two things of one plan share
  * one, so that a finding can name its subjects by id alone.
@@ -31,19 +33,31 @@ public sealed interface Id
      * @throws IllegalArgumentException with a sentence that quotes the text
      */
     static void requireValid(String value) {
+        Optional<String> wrong = wrong(value);
+        if (wrong.isPresent()) {
+            throw new IllegalArgumentException(wrong.get());
+        }
+    }
+
+    /** Whether a text may be an id at all. */
+    static boolean isValid(String value) {
+        return wrong(value).isEmpty();
+    }
+
+    private static Optional<String> wrong(String value) {
         if (value.isEmpty()) {
-            throw new IllegalArgumentException("An id may not be empty.");
+            return Optional.of("An id may not be empty.");
         }
         if (value.length() > MAX_LENGTH) {
-            throw new IllegalArgumentException("An id may have at most " + MAX_LENGTH + " characters; this one has "
-                    + value.length() + ": \"" + value.substring(0, 20) + "…\".");
+            return Optional.of("An id may have at most " + MAX_LENGTH + " characters; this one has " + value.length()
+                    + ": \"" + value.substring(0, 20) + "…\".");
         }
         for (int i = 0; i < value.length(); i++) {
             char c = value.charAt(i);
             if (Character.isWhitespace(c) || Character.isISOControl(c) || c == '@' || c == '#') {
-                throw new IllegalArgumentException(
-                        "The id \"" + value + "\" may not contain blanks, control characters, @ or #.");
+                return Optional.of("The id \"" + value + "\" may not contain blanks, control characters, @ or #.");
             }
         }
+        return Optional.empty();
     }
 }

@@ -283,6 +283,9 @@ public final class PlanIndex {
 
     /** The id of whatever of the plan is called so. */
     public Optional<Id> idOf(String text) {
+        if (!Id.isValid(text)) {
+            return Optional.empty(); // nobody has an id that none may be
+        }
         return Kinds.ALL.stream()
                 .map(k -> k.apply(text))
                 .filter(id -> all.get(id) != null)
