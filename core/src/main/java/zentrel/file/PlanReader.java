@@ -533,7 +533,7 @@ public final class PlanReader {
     private OscInput osc(JsonPlace p) {
         p.requireObject();
         List<String> targets = new ArrayList<>();
-        p.list("targets").forEach(t -> targets.add(t.text()));
+        p.list("targets").forEach(t -> targets.add(oscAddress(t)));
         OscInput osc = new OscInput(
                 p.need("port").setting(v -> v.integer(1, 65535)),
                 p.setting("receiving", JsonPlace::bool, true),
@@ -739,12 +739,17 @@ public final class PlanReader {
                 p.optional("unitLoads").map(l -> l.number(0, 32)).orElse(1.0));
     }
 
+    private static String oscAddress(JsonPlace p) {
+        String address = p.text();
+        if (!address.startsWith("/")) {
+            throw p.wrong("an OSC address starts with a slash, such as /cue/go");
+        }
+        return address;
+    }
+
     private ControlLink link(JsonPlace p) {
         LinkId id = declare(p, LinkId::new, LinkId.class);
-        String pattern = p.need("pattern").text();
-        if (!pattern.startsWith("/")) {
-            throw p.need("pattern").wrong("an OSC address starts with a slash, such as /cue/go");
-        }
+        String pattern = oscAddress(p.need("pattern"));
         return new ControlLink(
                 id,
                 p.text("name", id.value()),
