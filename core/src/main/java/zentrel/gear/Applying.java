@@ -26,19 +26,43 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
         steps = List.copyOf(steps);
     }
 
-    /** How far a box is. */
-    public static Applying of(Plan plan, HostId host) {
-        Map<String, String> waiting = new TreeMap<>();
-        Map<String, String> entered = new TreeMap<>();
+    /**
+     * A setting that is planned and not in force yet.
+     *
+     * @param owner the thing that it belongs to
+     * @param field which of its settings, as in {@link #key}
+     * @param subject what it is about, as in {@link ProfileStep}
+     */
+    public record Pending(Id owner, String field, String subject, Setting<?> setting) {
+        public String key() {
+            return HostSettings.key(owner, field);
+        }
+    }
+
+    /** All that is planned for a box and not in force yet, in the order of the plan. */
+    public static List<Pending> pending(Plan plan, HostId host) {
+        List<Pending> pending = new ArrayList<>();
         HostSettings.changed(plan, host, new HostSettings.Change() {
             @Override
             public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
                 if (setting.isPending()) {
-                    (setting.entered() ? entered : waiting).put(key, subject);
+                    int end = key.lastIndexOf('/');
+                    Id owner = plan.index().idOf(key.substring(0, end)).orElseThrow();
+                    pending.add(new Pending(owner, key.substring(end + 1), subject, setting));
                 }
                 return setting;
             }
         });
+        return pending;
+    }
+
+    /** How far a box is. */
+    public static Applying of(Plan plan, HostId host) {
+        Map<String, String> waiting = new TreeMap<>();
+        Map<String, String> entered = new TreeMap<>();
+        for (Pending pending : pending(plan, host)) {
+            (pending.setting().entered() ? entered : waiting).put(pending.key(), pending.subject());
+        }
         return new Applying(waiting, entered, steps(plan, host, new LinkedHashSet<>(entered.values())));
     }
 

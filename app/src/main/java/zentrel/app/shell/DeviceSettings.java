@@ -2,6 +2,7 @@ package zentrel.app.shell;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -51,6 +52,7 @@ final class DeviceSettings {
     private final Plan plan;
     private final PlanIndex index;
     private final List<Row> rows = new ArrayList<>();
+    private final Set<String> told = new HashSet<>();
 
     private DeviceSettings(Plan plan) {
         this.plan = plan;
@@ -60,6 +62,7 @@ final class DeviceSettings {
     static List<Row> of(Plan plan, Id id) {
         DeviceSettings settings = new DeviceSettings(plan);
         settings.add(plan.index().find(id).orElse(null));
+        settings.rest(id);
         return settings.rows.stream()
                 .sorted(Comparator.comparingInt(Row::place))
                 .toList();
@@ -104,6 +107,30 @@ final class DeviceSettings {
         }
     }
 
+    /** What is planned and told by no row yet: what is switched on or off, a direction, what a program sends. */
+    private void rest(Id id) {
+        Optional<HostId> host = Boxes.of(index, id);
+        if (host.isEmpty()) {
+            return;
+        }
+        for (Applying.Pending pending : Applying.pending(plan, host.get())) {
+            if (!told.contains(pending.key()) && (id instanceof HostId || isOf(id, pending.owner()))) {
+                row(
+                        host.get(),
+                        PendingWords.label(index, pending),
+                        pending.setting(),
+                        value -> PendingWords.value(index, pending, value),
+                        pending.key(),
+                        pending.subject());
+            }
+        }
+    }
+
+    private boolean isOf(Id id, Id part) {
+        return part.equals(id)
+                || (part instanceof PortId port && index.receiverOf(port).id().equals(id));
+    }
+
     private void plain(String label, String value) {
         plain(label, value, Optional.empty());
     }
@@ -132,6 +159,7 @@ final class DeviceSettings {
             String key,
             String subject,
             Optional<Entry> entry) {
+        told.add(key);
         List<String> menus = index.profileOf(index.host(host))
                 .map(p -> List.copyOf(p.menus().keySet()))
                 .orElse(List.of());
@@ -194,7 +222,7 @@ final class DeviceSettings {
                         a.host(),
                         purpose.title(),
                         binding,
-                        this::bindingText,
+                        b -> PendingWords.binding(index, b),
                         Applying.key(a.id(), purpose.word()),
                         "binding");
             }
@@ -214,14 +242,6 @@ final class DeviceSettings {
         });
         version(a, "Version");
         index.receiversOf(a.id()).forEach(r -> r.ports().forEach(this::port));
-    }
-
-    private String bindingText(Binding b) {
-        return b.mode() == BindingMode.ADAPTERS
-                ? String.join(
-                        ", ",
-                        b.adapters().stream().map(x -> index.adapter(x).name()).toList())
-                : b.mode().word();
     }
 
     private void version(Application a, String label) {

@@ -7,8 +7,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.demo.FernlightTrail;
+import zentrel.gear.Applying;
 import zentrel.plan.AdapterId;
 import zentrel.plan.ApplicationId;
+import zentrel.plan.Direction;
 import zentrel.plan.FixtureId;
 import zentrel.plan.HostId;
 import zentrel.plan.Id;
@@ -16,6 +18,7 @@ import zentrel.plan.LineId;
 import zentrel.plan.LinkId;
 import zentrel.plan.Plan;
 import zentrel.plan.PortId;
+import zentrel.plan.Protocol;
 import zentrel.plan.ReceiverId;
 import zentrel.plan.SegmentId;
 import zentrel.plan.SessionId;
@@ -110,6 +113,40 @@ class MarginTextsTest {
         // the previs counts Port-Addresses from 1
         List<DeviceSettings.Row> previs = DeviceSettings.of(READY, new PortId("previs.u1"));
         assertThat(previs.get(0).value()).isEqualTo("Art-Net 1");
+    }
+
+    /** What the box counts as still to do is what its list shows, whatever kind of setting it is. */
+    @Test
+    void everythingPlannedForABoxIsInItsList() {
+        HostId desk = new HostId("hut-console");
+        HostId node = new HostId("boathouse-node");
+        Plan plan = READY.withAdapter(
+                        new AdapterId("hut-console.control"), a -> a.withEnabled(new Setting<>(false, true)))
+                .withStream(
+                        new StreamId("hut-desk-u10"),
+                        s -> s.withSettings(new Setting<>(false, true), s.wire(), new Setting<>(150, 100)))
+                .withPort(
+                        new PortId("boathouse-node.p1"),
+                        p -> p.withDirection(new Setting<>(Direction.INPUT, Direction.OUTPUT))
+                                .withProtocol(new Setting<>(Protocol.SACN, Protocol.ARTNET)));
+        assertThat(rows(plan, desk))
+                .contains(
+                        "Control switched off now on", "U10 sACN switched off now on", "U10 sACN priority 150 now 100");
+        assertThat(rows(plan, node)).contains("Port 1 direction input now output", "Port 1 protocol sACN now Art-Net");
+        assertThat(rows(plan, new PortId("boathouse-node.p1"))).hasSize(3);
+        for (HostId host : List.of(desk, node)) {
+            assertThat(DeviceSettings.of(plan, host).stream()
+                            .filter(r -> r.now().isPresent()))
+                    .hasSize(Applying.pending(plan, host).size())
+                    .allMatch(r -> r.tick().isPresent());
+        }
+    }
+
+    private static List<String> rows(Plan plan, Id id) {
+        return DeviceSettings.of(plan, id).stream()
+                .map(r -> r.label() + " " + r.value()
+                        + r.now().map(n -> " now " + n).orElse(""))
+                .toList();
     }
 
     @Test
