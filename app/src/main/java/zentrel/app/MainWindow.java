@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
@@ -137,17 +138,18 @@ final class MainWindow {
         document.dayProperty().addListener(o -> refreshDay());
     }
 
-    /** What a line of words asks for, as commands of the box at the top. */
-    private List<GoToBox.Command> worded(UserLibrary library, String line) {
+    /** What a line of words asks for, as commands of the box at the top; empty as long as nobody can tell. */
+    private Optional<List<GoToBox.Command>> worded(UserLibrary library, String line) {
         if (line.length() < 2) {
-            return List.of();
+            return Optional.of(List.of());
         }
         Library read = library.now();
         if (read == null) {
             library.use(l -> goTo.refresh());
-            return List.of();
+            return Optional.empty();
         }
-        return new Wording(document.plan(), read, document.selectionProperty().get())
+        return Optional.of(new Wording(
+                        document.plan(), read, document.selectionProperty().get())
                 .offers(line).stream()
                         .map(o -> new GoToBox.Command(
                                 o.text(),
@@ -157,7 +159,7 @@ final class MainWindow {
                                                 .reduce((a, b) -> b)
                                                 .ifPresent(document::select),
                                         () -> goTo.giveBack(line))))
-                        .toList();
+                        .toList());
     }
 
     private OpenDocument document() {

@@ -193,6 +193,12 @@ class GearWindowTest extends OpenWindow {
         robot.push(KeyCode.ENTER);
         settled(() -> document.plan().hosts().size() == 3);
         assertThat(plan().hosts()).allMatch(h -> h.place().equals("pier"));
+        press(robot, KeyCode.CONTROL, KeyCode.K);
+        robot.write("route moon to pier", 0); // Enter would do nothing, and says why before
+        settled(() -> !robot.lookup(".offers .no-offer").queryAll().isEmpty());
+        robot.push(KeyCode.ENTER).push(KeyCode.ESCAPE);
+        settled(() -> robot.lookup(".offers .no-offer").queryAll().isEmpty());
+        assertThat(plan().hosts()).hasSize(3);
     }
 
     @Test

@@ -596,7 +596,7 @@ public final class Wording {
             return chosen.isEmpty() ? all.stream().filter(fit).toList() : chosen;
         }
         String joined = String.join(" ", words).toLowerCase(Locale.ROOT);
-        return all.stream()
+        List<T> called = all.stream()
                 .filter(fit)
                 .filter(t -> matches(called(t), words))
                 .sorted(Comparator.comparingInt(t ->
@@ -606,6 +606,29 @@ public final class Wording {
                                         ? 1
                                         : matches(plan.index().name(t.id()), words) ? 2 : 3))
                 .toList();
+        return called.isEmpty()
+                ? all.stream()
+                        .filter(fit)
+                        .filter(t -> matches(called(t) + " " + place(t), words))
+                        .toList()
+                : called;
+    }
+
+    /** Where a thing stands; people say the place where the name does not hold it. */
+    private String place(Named thing) {
+        PlanIndex index = plan.index();
+        if (thing instanceof Host h) {
+            return h.place();
+        }
+        if (thing instanceof Application a) {
+            return index.hostOf(a.id()).place();
+        }
+        if (thing instanceof Receiver r) {
+            return index.hostOf(r.application()).place();
+        }
+        return thing instanceof Line l
+                ? index.hostOf(index.applicationOf(l.port()).id()).place()
+                : "";
     }
 
     /** The name of a thing, and for a box the names of what runs on it: people say either. */

@@ -55,6 +55,8 @@ class WordingTableTest {
                 "install bridge on show|Install Bridge on Show-control computer",
                 "route hut to boathouse|Route Hut desk to Boathouse node, Port 3 (U25)",
                 "route hut desk to rockery node|Route Hut desk to Rockery node, Port 3 (U25)",
+                "route hut desk to canal|Route Hut desk to Bridge node, Port 2 (U25)",
+                "cable canal to boathouse switch|Cable Network adapter of Bridge node to Boathouse switch, network",
                 "patch 3 wash of 18 on boathouse|Patch 3 wash of 18 slots on Boathouse line",
                 "patch on jetty|Patch 1 fixture of 16 slots on Jetty line",
                 "cable boathouse node to boathouse switch|Cable Network adapter of Boathouse node to Boathouse switch, network",

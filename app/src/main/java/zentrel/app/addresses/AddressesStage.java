@@ -18,6 +18,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Beginning;
 import zentrel.app.shell.ExportPage;
 import zentrel.app.shell.StageView;
 import zentrel.check.Report;
@@ -145,7 +146,11 @@ public final class AddressesStage implements StageView {
         if (rulers.getChildren().isEmpty()) {
             rulers.getChildren()
                     .add(Texts.wrapped(
-                            "Each segment has a ruler here, with a pin for every adapter. Open a plan to begin.",
+                            "Each segment has a ruler here, with a pin for every adapter. "
+                                    + Beginning.of(
+                                            document.plan(),
+                                            "the plan has no segment. On the Gear stage a line such as \"segment Stream"
+                                                    + " 10.41.0.0/16\" makes one."),
                             "soft"));
         }
     }

@@ -28,6 +28,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Beginning;
 import zentrel.app.shell.Evidence;
 import zentrel.app.shell.StageView;
 import zentrel.check.Report;
@@ -487,7 +488,12 @@ public final class BenchStage implements StageView {
                 || report == null
                 || report.plan().index().find(stream.id()).isEmpty()) {
             stations.getChildren()
-                    .add(Texts.of("The plan has no source that a port takes. Open a plan to begin.", "soft"));
+                    .add(Texts.wrapped(
+                            Beginning.of(
+                                    document.plan(),
+                                    "no port takes what a program sends. On the Gear stage a line such as \"route desk to"
+                                            + " node\" lets one."),
+                            "soft"));
             return;
         }
         PlanIndex index = report.plan().index();

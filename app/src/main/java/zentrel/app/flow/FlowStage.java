@@ -31,6 +31,7 @@ import zentrel.app.flow.FlowModel.Bundle;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Beginning;
 import zentrel.app.shell.StageView;
 import zentrel.check.Report;
 import zentrel.plan.Id;
@@ -430,12 +431,17 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         sheet = null;
         summary.setText(m.summary());
         if (m.senders().isEmpty()) {
-            chart.getChildren()
-                    .add(Texts.wrapped(
-                            view.equals(FlowView.ALL)
-                                    ? "Consoles and other sources stand here on the left, what they feed on the right. Open a plan to begin."
-                                    : "Nothing of this plan is of that kind.",
-                            "soft"));
+            Label hint = Texts.wrapped(
+                    view.equals(FlowView.ALL)
+                            ? "Consoles and other sources stand here on the left, what they feed on the right. "
+                                    + Beginning.of(
+                                            document.plan(),
+                                            "no program sends to a receiver. On the Gear stage a line such as"
+                                                    + " \"route desk to node\" lets one.")
+                            : "Nothing of this plan is of that kind.",
+                    "soft");
+            hint.setPrefWidth(FlowDrawing.WIDTH - 40); // what is always in sight
+            chart.getChildren().add(hint);
             return;
         }
         FlowDrawing drawn = new FlowDrawing(m, this, chart, true);

@@ -3,6 +3,7 @@ package zentrel.app.shell;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.animation.PauseTransition;
@@ -16,6 +17,7 @@ import javafx.stage.Popup;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Texts;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.Named;
@@ -35,7 +37,7 @@ public final class GoToBox extends TextField {
 
     private final OpenDocument document;
     private final Supplier<List<Command>> commands;
-    private final Function<String, List<Command>> worded;
+    private final Function<String, Optional<List<Command>>> worded;
     private final VBox rows = new VBox();
     private @Nullable Popup popup; // made when there is something to offer: a popup is a window of its own
     private List<Command> offered = List.of();
@@ -46,9 +48,10 @@ public final class GoToBox extends TextField {
      * The box.
      *
      * @param commands what can be done by name
-     * @param worded what a line of words asks for
+     * @param worded what a line of words asks for; empty where that is not known yet
      */
-    public GoToBox(OpenDocument document, Supplier<List<Command>> commands, Function<String, List<Command>> worded) {
+    public GoToBox(
+            OpenDocument document, Supplier<List<Command>> commands, Function<String, Optional<List<Command>>> worded) {
         this.document = document;
         this.commands = commands;
         this.worded = worded;
@@ -148,10 +151,17 @@ public final class GoToBox extends TextField {
     private void offer() {
         String typed = getText().toLowerCase(Locale.ROOT).strip();
         hide();
-        offered = typed.isEmpty() ? List.of() : matches(typed);
+        Optional<List<Command>> asked =
+                typed.isEmpty() ? Optional.empty() : worded.apply(getText().strip());
+        offered = typed.isEmpty() ? List.of() : matches(typed, asked.orElse(List.of()));
         rows.getChildren().setAll(offered.stream().map(this::row).toList());
         choose(0);
-        if (!offered.isEmpty() && getScene() != null && getScene().getWindow() != null && isFocused()) {
+        if (offered.isEmpty() && asked.isPresent()) {
+            Label nothing =
+                    Texts.of("Nothing here is called that, and no line of words begins so.", "soft", "no-offer");
+            rows.getChildren().add(nothing);
+        }
+        if (!rows.getChildren().isEmpty() && getScene() != null && getScene().getWindow() != null && isFocused()) {
             // A popup is a window of its own: it wears the colours of this one.
             rows.getStylesheets().setAll(getScene().getStylesheets());
             rows.getStyleClass().setAll("root", "offers");
@@ -189,7 +199,7 @@ public final class GoToBox extends TextField {
     }
 
     /** What fits the text, names that begin with it first. */
-    private List<Command> matches(String typed) {
+    private List<Command> matches(String typed, List<Command> asked) {
         List<Command> begins = new ArrayList<>();
         List<Command> holds = new ArrayList<>();
         for (Command command : all()) {
@@ -201,7 +211,6 @@ public final class GoToBox extends TextField {
             }
         }
         begins.addAll(holds);
-        List<Command> asked = worded.apply(getText().strip());
         // A line that starts with a number or a verb asks for something; one word is more likely a name.
         begins.addAll(typed.contains(" ") ? 0 : Math.min(begins.size(), NAMES_FIRST), asked);
         return begins.stream().limit(MOST).toList();
