@@ -107,6 +107,30 @@ public final class Wiring {
                         .withReceivers(receivers));
     }
 
+    /**
+     * Sends a run of universes to the free ports of a receiver, one after the other; those that are not there are made.
+     *
+     * @throws IllegalArgumentException with a sentence, where the ports do not suffice or no universe has such a number
+     */
+    public static Edit route(Plan plan, Application source, Receiver receiver, NumberRange numbers) {
+        List<Port> free = freePorts(plan, receiver);
+        int count = numbers.last() - numbers.first() + 1;
+        if (numbers.first() < 1) {
+            throw new IllegalArgumentException("Universes that are made are counted from 1.");
+        }
+        if (count > free.size()) {
+            throw new IllegalArgumentException(receiver.name() + " has "
+                    + (free.isEmpty() ? "no free port" : Counted.of(free.size(), "free port"))
+                    + ", and " + Counted.of(count, "universe is", "universes are") + " to go there.");
+        }
+        for (int number : new int[] {numbers.first(), numbers.last()}) {
+            if (receiver.protocols().stream().noneMatch(p -> p.carries(number))) {
+                throw new IllegalArgumentException(receiver.name() + " takes no universe " + number + ".");
+            }
+        }
+        return route(plan, source, free.subList(0, count), numbers.first());
+    }
+
     /** The protocol that both ends can do: as the port is set, else another that it takes. */
     private static Protocol protocolFor(Plan plan, Application source, Port port, Universe universe) {
         Receiver receiver = plan.index().receiverOf(port.id());

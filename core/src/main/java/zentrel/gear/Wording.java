@@ -12,6 +12,8 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
@@ -209,12 +211,24 @@ public final class Wording {
                     offers.add(of(
                             "Route U" + run.toUpperCase(Locale.ROOT).replaceAll("U(?=\\d)", "") + " of " + source.name()
                                     + " to " + receiver.name() + ", from " + first.name() + " on",
-                            () -> RangeRouting.of(plan, source.id(), RangeRouting.universes(plan, run), first.id())
-                                    .edit()));
+                            () -> run(run, source, receiver, first)));
                 }
             }
         }
         return offers;
+    }
+
+    /** A run that there is goes to its ports one after the other; one that is yet to be made, to free ports. */
+    private Edit run(String run, Application source, Receiver receiver, Port first) {
+        List<NumberRange> ranges = RangeRouting.ranges(run);
+        Set<Integer> there = plan.universes().stream().map(Universe::number).collect(Collectors.toSet());
+        boolean yetToBeMade = ranges.size() == 1
+                && IntStream.rangeClosed(ranges.get(0).first(), ranges.get(0).last())
+                        .anyMatch(n -> !there.contains(n));
+        return yetToBeMade
+                ? Wiring.route(plan, source, receiver, ranges.get(0))
+                : RangeRouting.of(plan, source.id(), RangeRouting.universes(plan, run), first.id())
+                        .edit();
     }
 
     private void routes(List<Offer> offers, Application source, Receiver receiver) {

@@ -133,13 +133,22 @@ public record RangeRouting(List<String> lines, Edit edit) {
     }
 
     /**
+     * Numbers of universes as typed: {@code U5-U13}, {@code 5 to 13, 20}.
+     *
+     * @throws IllegalArgumentException with a sentence, where it is no run of numbers
+     */
+    public static List<NumberRange> ranges(String text) {
+        return NumberRange.parse(text.replaceAll("(?i)u(?=\\d)", ""));
+    }
+
+    /**
      * Universes as typed: {@code U5-U13}, {@code 5 to 13, 20}.
      *
      * @throws IllegalArgumentException with a sentence, where it is no run of numbers or one is not in the plan
      */
     public static List<UniverseId> universes(Plan plan, String text) {
         List<UniverseId> found = new ArrayList<>();
-        for (NumberRange range : NumberRange.parse(text.replaceAll("(?i)u(?=\\d)", ""))) {
+        for (NumberRange range : ranges(text)) {
             if (range.last() - range.first() >= plan.universes().size()) {
                 throw new IllegalArgumentException((plan.universes().size() == 1 ? "There is " : "There are ")
                         + Counted.of(plan.universes().size(), "universe") + ", and " + range + " would be "

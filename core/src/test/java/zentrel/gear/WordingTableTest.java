@@ -11,6 +11,7 @@ import zentrel.demo.FernlightTrail;
 import zentrel.plan.HostId;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
+import zentrel.plan.Universe;
 
 /** What a line of words is understood as, on the demo plan. */
 class WordingTableTest {
@@ -140,6 +141,31 @@ class WordingTableTest {
                         .of(new zentrel.plan.PortId("rockery-node.p3"))
                         .verdict())
                 .isEqualTo(zentrel.path.Verdict.PASSES);
+    }
+
+    /** A rig that is described from nothing has no universes yet. */
+    @Test
+    void aRunOfUniversesThatAreNotThereIsMade() {
+        Plan routed = offersOf("route u24-u25 hut desk to rockery node");
+        assertThat(routed.universes())
+                .extracting(Universe::number)
+                .contains(24, 25)
+                .doesNotHaveDuplicates();
+        assertThat(zentrel.check.Check.run(routed).isBroken()).isFalse();
+        for (String port : List.of("rockery-node.p3", "rockery-node.p4")) {
+            assertThat(new zentrel.path.SignalPaths(routed)
+                            .of(new zentrel.plan.PortId(port))
+                            .verdict())
+                    .as(port)
+                    .isEqualTo(zentrel.path.Verdict.PASSES);
+        }
+        assertThatThrownBy(() -> offersOf("route 24-26 hut desk to rockery node"))
+                .hasMessage("Rockery node has 2 free ports, and 3 universes are to go there.");
+        assertThatThrownBy(() -> offersOf("route 5-99 hut to pergola"))
+                .hasMessage("Pergola controller has no free port, and 95 universes are to go there.");
+        assertThatThrownBy(() -> offersOf("route 70000 hut desk to rockery node"))
+                .hasMessage("Rockery node takes no universe 70000.");
+        assertThatThrownBy(() -> offersOf("route 0 hut desk to rockery node")).hasMessageContaining("from 1");
     }
 
     @Test
