@@ -124,6 +124,9 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                 continue;
             }
             Host host = plan.index().hostOf(adapter.id());
+            if (host.onlyPassesOn(adapter)) {
+                continue;
+            }
             if (plan.index()
                     .profileOf(host)
                     .filter(p -> !p.accepts(subnet.network()))

@@ -182,19 +182,13 @@ public final class Making {
                 && before.stream().anyMatch(a -> a.segment().equals(Optional.of(segment.id())))) {
             return bare(id, like); // a computer with two adapters in one subnet answers by whichever it likes
         }
-        List<AdapterAddress> addresses = free(segment, profile)
-                .map(a -> List.of(new AdapterAddress(Setting.of(a), AddressOrigin.MANUAL)))
-                .orElse(List.of());
-        return new Adapter(
-                id,
-                like.name(),
-                like.kind(),
-                Optional.of(segment.id()),
-                Setting.of(true),
-                true,
-                addresses,
-                Optional.empty(),
-                Optional.empty());
+        Adapter bare = bare(id, like).withSegment(segment.id()).withCarrier(true);
+        if (profile.kind() == HostKind.ACCESS_POINT && like.kind() == AdapterKind.WIRELESS) {
+            return bare; // it passes on what its socket hears
+        }
+        return free(segment, profile)
+                .map(a -> bare.withAddresses(List.of(new AdapterAddress(Setting.of(a), AddressOrigin.MANUAL))))
+                .orElse(bare);
     }
 
     private static Adapter bare(AdapterId id, ProfileAdapter like) {

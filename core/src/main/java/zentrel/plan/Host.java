@@ -43,6 +43,11 @@ public record Host(
         adapters = List.copyOf(adapters);
     }
 
+    /** Whether an adapter has no address of its own: the radio of an access point passes on what its socket hears. */
+    public boolean onlyPassesOn(Adapter adapter) {
+        return kind == HostKind.ACCESS_POINT && adapter.kind() == AdapterKind.WIRELESS;
+    }
+
     public Host withAdapters(List<Adapter> value) {
         return new Host(id, name, kind, place, system, profile, value, firewall, sourceCheck, power, switching);
     }

@@ -4,13 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import zentrel.address.GivingOut;
+import zentrel.address.Readdressing;
+import zentrel.address.Scheme;
 import zentrel.demo.FernlightTrail;
+import zentrel.plan.Host;
 import zentrel.plan.HostId;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
+import zentrel.plan.SegmentId;
 import zentrel.plan.Universe;
 
 /** What a line of words is understood as, on the demo plan. */
@@ -213,6 +219,23 @@ class WordingTableTest {
         assertThatThrownBy(() -> offersOf("node 4 at 10.42.7")).hasMessageContaining("is not an address");
         assertThatThrownBy(() -> offersOf("node 4 on moon")).hasMessage("There is no segment called moon.");
         assertThatThrownBy(() -> offersOf("9 node 4 at 10.41.255.250/16")).hasMessageContaining("the range holds no 9");
+    }
+
+    /** The radio of an access point passes on what its socket hears, and has no address of its own. */
+    @Test
+    void anAccessPointHasOneAddress() {
+        Plan plan = offersOf("wifi");
+        Host made = plan.hosts().get(plan.hosts().size() - 1);
+        assertThat(made.adapters())
+                .extracting(a -> a.name() + " " + a.addresses().size())
+                .containsExactly("Network 1", "Radio 0");
+        SegmentId segment = made.adapters().get(1).segment().orElseThrow();
+        assertThat(GivingOut.of(plan, List.of(segment), new Scheme.ByKind(0), true, Optional.empty())
+                        .readdressing()
+                        .changes())
+                .extracting(Readdressing.Change::adapter)
+                .contains(made.adapters().get(0).id())
+                .doesNotContain(made.adapters().get(1).id());
     }
 
     private static Plan offersOf(String line) {
