@@ -177,15 +177,16 @@ public final class Making {
         if (profile.direct().contains(like.name()) || like.name().equals("Outside")) {
             return bare(id, like); // its partner is known only when somebody says so
         }
-        Segment segment = segmentFor(like, before.size());
+        boolean forRemotes = profile.kind() == HostKind.ACCESS_POINT; // they are on the last segment, so it is too
+        Segment segment = segmentFor(like, forRemotes ? 1 : before.size());
+        if (forRemotes && like.kind() == AdapterKind.WIRELESS) {
+            return bare(id, like).withSegment(segment.id()).withCarrier(true); // it passes on what its socket hears
+        }
         if (profile.system() != OperatingSystem.FIRMWARE
                 && before.stream().anyMatch(a -> a.segment().equals(Optional.of(segment.id())))) {
             return bare(id, like); // a computer with two adapters in one subnet answers by whichever it likes
         }
         Adapter bare = bare(id, like).withSegment(segment.id()).withCarrier(true);
-        if (profile.kind() == HostKind.ACCESS_POINT && like.kind() == AdapterKind.WIRELESS) {
-            return bare; // it passes on what its socket hears
-        }
         return free(segment, profile)
                 .map(a -> bare.withAddresses(List.of(new AdapterAddress(Setting.of(a), AddressOrigin.MANUAL))))
                 .orElse(bare);

@@ -197,7 +197,7 @@ final class DeviceSettings {
             HostAddress planned = a.address().planned();
             plain(prefix.isEmpty() ? "Mask" : prefix + "mask", planned.mask().toString());
         }
-        if (adapter.addresses().isEmpty()) {
+        if (adapter.addresses().isEmpty() && !index.hostOf(adapter.id()).onlyPassesOn(adapter)) {
             plain(prefix + "Address", "none yet");
         }
         adapter.gateway().ifPresent(g -> plain(prefix + "Gateway", g.toString()));
