@@ -59,7 +59,7 @@ final class CarryJudge {
                 .or(() -> pair.out().segment())
                 .map(x -> context.index.segment(x).name())
                 .orElse("the cable");
-        List<String> routedBy = context.routersBetween(pair.out(), pair.in()).stream()
+        List<String> routedBy = context.routers.between(pair.out(), pair.in()).stream()
                 .map(Host::name)
                 .toList();
         hop.passes(

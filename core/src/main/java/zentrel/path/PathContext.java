@@ -1,6 +1,5 @@
 package zentrel.path;
 
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,7 +17,6 @@ import zentrel.plan.AdapterId;
 import zentrel.plan.AdapterKind;
 import zentrel.plan.Grouped;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
@@ -48,7 +46,7 @@ final class PathContext {
     private final AddressHolders holders;
     private final Map<SegmentId, Optional<Subnet>> usual = new ConcurrentHashMap<>();
     private final Grouped<WireKey, Stream> streamsByWire;
-    private final List<Host> routers;
+    final Routers routers;
     private final UniverseLimits limits;
     final Powering powering;
     final Cabling cabling;
@@ -71,9 +69,7 @@ final class PathContext {
         this.cabling = boxes ? before.get().cabling : new Cabling(plan, powering);
         this.rings = boxes ? before.get().rings : new Rings(plan);
         this.snooping = boxes ? before.get().snooping : Snooping.of(plan);
-        this.routers = boxes
-                ? before.get().routers
-                : plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
+        this.routers = boxes ? before.get().routers : new Routers(plan);
         this.holders = boxes ? before.get().holders : new AddressHolders(plan);
         this.streamsByWire = before.filter(b -> b.hasNumbersOf(plan))
                 .map(b -> b.streamsByWire.after(b.plan.streams(), plan.streams(), b::numbers, this::numbers, Set.of()))
@@ -188,18 +184,6 @@ final class PathContext {
         });
     }
 
-    /** A router with an adapter on the segment of either, whatever the two were told of it. */
-    Optional<Host> routerJoining(Adapter a, Adapter b) {
-        return a.segment().isEmpty() || b.segment().isEmpty()
-                ? Optional.empty()
-                : routers.stream()
-                        .filter(r ->
-                                r.adapters().stream().anyMatch(x -> x.segment().equals(a.segment()))
-                                        && r.adapters().stream()
-                                                .anyMatch(x -> x.segment().equals(b.segment())))
-                        .findFirst();
-    }
-
     /** The host's own loopback adapter: as listed, else the one that every system has. */
     static Adapter loopback(Host host) {
         for (Adapter adapter : host.adapters()) {
@@ -225,43 +209,6 @@ final class PathContext {
         return host.adapters().stream()
                 .filter(a -> a.kind() != AdapterKind.LOOPBACK)
                 .toList();
-    }
-
-    /**
-     * The routers by which one adapter reaches the other's address, in order: it sends to the first, for it does not take the
-     * address for a neighbour's; each sends on to the next; the last has the network on its own cable. None where the way ends
-     * before, or needs no router.
-     */
-    List<Host> routersBetween(Adapter from, Adapter to) {
-        if (routers.isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
-            return List.of();
-        }
-        for (AdapterAddress a : to.addresses()) {
-            List<Host> passed = routersTo(a.inForce().address(), from, to);
-            if (!passed.isEmpty()) {
-                return passed;
-            }
-        }
-        return List.of();
-    }
-
-    private List<Host> routersTo(Ipv4Address destination, Adapter from, Adapter to) {
-        List<Host> passed = new ArrayList<>();
-        Optional<RouteTable.Way> way = RouteTable.of(from).to(destination);
-        while (way.isPresent() && way.get().via().isPresent()) {
-            Adapter by = way.get().by();
-            Ipv4Address via = way.get().via().get();
-            Optional<Host> next = routers.stream()
-                    .filter(r -> r.adapters().stream().anyMatch(x -> x.isUp() && sameSegment(x, by) && has(x, via)))
-                    .findFirst();
-            if (next.isEmpty()
-                    || passed.stream().anyMatch(p -> p.id().equals(next.get().id()))) {
-                return List.of(); // nobody there, or round in a circle
-            }
-            passed.add(next.get());
-            way = RouteTable.of(next.get()).to(destination).filter(w -> w.by().isUp());
-        }
-        return way.filter(w -> sameSegment(w.by(), to)).isPresent() ? passed : List.of();
     }
 
     static boolean has(Adapter adapter, Ipv4Address address) {

@@ -145,6 +145,26 @@ public final class Remedies {
                 p -> p.withAdapter(adapter.id(), a -> a.withGateway(Optional.of(gateway))));
     }
 
+    /** Gives an adapter the mask of its segment, where that no longer covers an address behind a router. */
+    List<Edit> narrow(Adapter adapter, Ipv4Address far) {
+        return adapter.segment()
+                .flatMap(context::usualSubnet)
+                .filter(usual -> !usual.contains(far))
+                .map(usual -> joinSubnet(adapter, usual))
+                .orElse(List.of());
+    }
+
+    Edit tellTheWay(Adapter adapter, Subnet to, Ipv4Address via) {
+        return new Edit(
+                "Tell the " + name(adapter.id()) + " the way to " + to + " by " + via,
+                p -> p.withAdapter(adapter.id(), a -> {
+                    List<Route> routes = new ArrayList<>(a.routes());
+                    routes.removeIf(r -> r.to().equals(to));
+                    routes.add(new Route(to, Optional.of(via)));
+                    return a.withRoutes(routes);
+                }));
+    }
+
     Edit setMask(Adapter adapter, int at, int prefixLength) {
         HostAddress now = adapter.addresses().get(at).inForce();
         HostAddress then = new HostAddress(now.address(), prefixLength);

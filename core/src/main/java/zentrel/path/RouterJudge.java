@@ -8,7 +8,7 @@ import zentrel.path.TransportJudge.Pair;
 import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
 
-/** Hop 5 between two segments that a router joins, where nothing goes by it: why not, and what to set. */
+/** Hop 5 between two segments that a router or several join, where nothing goes by them: why not, and what to set. */
 final class RouterJudge {
     /**
      * From one adapter to another with a router between, for one address.
@@ -28,25 +28,34 @@ final class RouterJudge {
 
     private final PathContext context;
     private final Remedies remedies;
+    private final RouterChain chain;
 
     RouterJudge(PathContext context, Remedies remedies) {
         this.context = context;
         this.remedies = remedies;
+        chain = new RouterChain(context, remedies);
     }
 
-    /** Says why nothing goes by the router that joins the two; false where none does. */
+    /** Says why nothing goes by the router that joins the two, or by several one after the other; false where none do. */
     boolean judge(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
         for (Adapter in : PathContext.real(to)) {
-            Optional<Host> router = context.routerJoining(pair.out(), in);
+            Optional<Host> router = context.routers.joining(pair.out(), in);
             Optional<HostAddress> own = first(pair.out());
             Optional<HostAddress> there = first(in);
-            if (router.isPresent() && own.isPresent() && there.isPresent()) {
-                if (s.delivery() == Delivery.UNICAST) {
-                    unicast(new Crossing(hop, from, to, router.get(), pair.out(), in, own.get(), there.get()));
-                    return true;
-                }
-                return endsThere(hop, s, from, to, router.get(), there.get().address());
+            Optional<Host> first = router.or(
+                    () -> context.routers.chain(pair.out(), in).stream().findFirst());
+            if (first.isEmpty() || own.isEmpty() || there.isEmpty()) {
+                continue;
             }
+            if (s.delivery() != Delivery.UNICAST) {
+                return endsThere(hop, s, from, to, first.get(), there.get().address());
+            }
+            if (router.isPresent()) {
+                unicast(new Crossing(hop, from, to, router.get(), pair.out(), in, own.get(), there.get()));
+            } else {
+                chain.judge(hop, from, to, pair.out(), in, there.get());
+            }
+            return true;
         }
         return false;
     }
@@ -105,23 +114,13 @@ final class RouterJudge {
         } else if (way.isEmpty() || !way.get().via().equals(near.map(HostAddress::address))) {
             notTold(c, way, near.get().address());
         } else {
-            broken(
-                    c,
-                    c.in().id(),
-                    c.there().address() + " off " + far.get().subnet(),
-                    c.router().name() + " has " + far.get() + " on " + segment(c.in())
-                            + " and sends nothing for " + c.to().name() + " at " + c.there() + " there. Give "
-                            + c.to().name() + " an address of " + far.get().subnet() + ".",
-                    remedies.joinSubnet(c.in(), far.get().subnet()));
+            chain.offItsNetwork(c.hop(), c.router(), far.get(), c.to(), c.in(), c.there());
         }
     }
 
     /** The mistake of a wide mask: it covers what is behind the router, so nobody asks the router for it. */
     private void takenForNear(Crossing c) {
-        List<Edit> edits = context.usualSubnet(c.out().segment().orElseThrow())
-                .filter(usual -> !usual.contains(c.there().address()))
-                .map(usual -> remedies.joinSubnet(c.out(), usual))
-                .orElse(List.of());
+        List<Edit> edits = remedies.narrow(c.out(), c.there().address());
         broken(
                 c,
                 c.out().id(),
@@ -129,10 +128,14 @@ final class RouterJudge {
                 c.from().name() + " at " + c.own() + " takes " + c.there().address() + " for a neighbour and looks for "
                         + c.to().name() + " on " + segment(c.out()) + ", so nothing goes by "
                         + c.router().name() + ". "
-                        + (edits.isEmpty()
-                                ? "Give one of the two segments a range outside the other's."
-                                : "Give it the mask of its segment."),
+                        + apart(edits),
                 edits);
+    }
+
+    static String apart(List<Edit> narrower) {
+        return narrower.isEmpty()
+                ? "Give one of the two segments a range outside the other's."
+                : "Give it the mask of its segment.";
     }
 
     private void notTold(Crossing c, Optional<RouteTable.Way> way, Ipv4Address near) {
@@ -155,7 +158,7 @@ final class RouterJudge {
     }
 
     /** The router's own address on the segment of an adapter. */
-    private static Optional<HostAddress> on(Host router, Adapter adapter) {
+    static Optional<HostAddress> on(Host router, Adapter adapter) {
         List<HostAddress> all = router.adapters().stream()
                 .filter(a -> a.isUp() && PathContext.sameSegment(a, adapter))
                 .flatMap(a -> a.addresses().stream())

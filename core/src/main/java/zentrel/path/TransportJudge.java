@@ -414,7 +414,7 @@ final class TransportJudge {
         if (delivery == Delivery.UNICAST) {
             for (Adapter in : ins) {
                 for (Adapter out : outs) {
-                    if (!context.routersBetween(out, in).isEmpty()) {
+                    if (!context.routers.between(out, in).isEmpty()) {
                         return Optional.of(new Pair(out, in, true));
                     }
                 }
@@ -592,9 +592,9 @@ final class TransportJudge {
             routedElsewhere(hop, s, to, pair, destination.get());
             return;
         }
-        boolean routed = !context.routersBetween(pair.out(), pair.in()).isEmpty();
+        boolean routed = !context.routers.between(pair.out(), pair.in()).isEmpty();
         boolean there = routed || PathContext.sees(pair.out(), destination.get().address());
-        boolean back = !context.routersBetween(pair.in(), pair.out()).isEmpty()
+        boolean back = !context.routers.between(pair.in(), pair.out()).isEmpty()
                 || PathContext.hasRoute(to, source.get().address());
         if (!there) {
             Adapter odd = odd(pair);

@@ -65,7 +65,7 @@ class RouterTableTest {
         String address = there.substring(0, there.indexOf('/'));
         Plan plan = TestPlans.read(RIG.formatted(
                         own,
-                        gateway.isEmpty() ? "" : ",\"gateway\":\"" + gateway + "\"",
+                        told(gateway),
                         there,
                         near,
                         far,
@@ -74,6 +74,11 @@ class RouterTableTest {
                                 ? ",\"to\":[\"" + address + "\"]"
                                 : ",\"delivery\":\"" + delivery + "\"")
                 .getBytes(StandardCharsets.UTF_8));
+        judged(plan, reason, "", fix);
+    }
+
+    /** What the path says, and the first fix that was tried and mends it. */
+    private static void judged(Plan plan, String reason, String text, String fix) {
         SignalPath path =
                 new SignalPaths(plan).ofUniverse(new UniverseId("u")).paths().get(0);
         assertThat(path.decisive()
@@ -90,11 +95,78 @@ class RouterTableTest {
                 .filter(f -> f.rule().equals(Reason.of(reason).orElseThrow().rule()))
                 .findFirst()
                 .orElseThrow();
+        assertThat(finding.text()).contains(text);
         assertThat(Fixes.proven(report, finding).stream()
                         .map(f -> f.edit().text())
                         .findFirst()
                         .orElse(""))
                 .as(finding.text())
                 .isEqualTo(fix);
+    }
+
+    private static final String CHAIN = """
+            {"zentrel-plan":1,"segments":[{"id":"n","name":"Near"},{"id":"m","name":"Middle"},{"id":"f","name":"Far"}],
+             "hosts":[{"id":"a","name":"Desk","adapters":[{"id":"aa","name":"Net","segment":"n","addresses":["%s"]%s}]},
+                      {"id":"o","name":"Other","adapters":[{"id":"oo","name":"Net","segment":"n","addresses":["10.5.0.9/16"]}]},
+                      {"id":"b","name":"Node","adapters":[{"id":"bb","name":"Net","segment":"f","addresses":["10.7.0.2/16"]}]},
+                      {"id":"r","name":"Hut router","kind":"router","adapters":[
+                        {"id":"ra","name":"In","segment":"n","addresses":["10.5.0.1/16"]},
+                        {"id":"rb","name":"Out","segment":"m","addresses":["10.6.0.1/16"]%s}]},
+                      {"id":"q","name":"Pier router","kind":"router","adapters":[
+                        {"id":"qa","name":"In","segment":"m","addresses":["10.6.0.2/16"]%s},
+                        {"id":"qb","name":"Out","segment":"f","addresses":["%s"]}]}],
+             "applications":[{"id":"con","name":"Desk","host":"a"},{"id":"fw","name":"Node","host":"b"}],
+             "universes":[{"id":"u","number":4}],
+             "streams":[{"id":"s","application":"con","universe":"u","protocol":"artnet"%s}],
+             "receivers":[{"id":"rx","application":"fw","ports":[{"id":"p","protocol":"artnet","wire":4,"universe":"u"}]}]}
+            """;
+
+    /** Two routers one after the other: the one that stops it is named, with what to tell it. */
+    @ParameterizedTest(name = "{0} by {1}, {2}, {3}, {4}, {5}: {6}")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | '' | 10.7.0.1/16 | unicast | passes | '' | ''",
+                // the first was told nothing, or another that is not there
+                "10.5.0.2/16 | 10.5.0.1 | '' | '' | 10.7.0.1/16 | unicast | network.not-routed | Hut router was told no way to 10.7.0.2, where Node is. Pier router, which leads on to Far, is 10.6.0.2 there: tell it the way to 10.7.0.0/16 by that. | Tell the Out adapter of Hut router the way to 10.7.0.0/16 by 10.6.0.2",
+                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.77 | '' | 10.7.0.1/16 | unicast | network.not-routed | Hut router sends what is for 10.7.0.2 to 10.6.0.77, and no router on Middle has that address. Pier router, which leads on to Far, is 10.6.0.2 there: tell it the way to 10.7.0.0/16 by that. | Tell the Out adapter of Hut router the way to 10.7.0.0/16 by 10.6.0.2",
+                // the second has another network there
+                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | '' | 10.8.0.1/16 | unicast | network.not-routed | Pier router has 10.8.0.1/16 on Far and sends nothing for Node at 10.7.0.2/16 there. Give Node an address of 10.8.0.0/16. | Give the Net adapter of Node 10.8.0.2/16",
+                // or was told to send it back
+                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | 10.7.0.0/24 by 10.6.0.1 | 10.7.0.1/16 | unicast | network.not-routed | Pier router sends what is for 10.7.0.2 back to Hut router at 10.6.0.1, and so it goes round in a circle. Look at what the routers between are told. | ''",
+                // the sender itself
+                "10.5.0.2/16 | '' | 10.6.0.2 | '' | 10.7.0.1/16 | unicast | network.not-routed | Desk was told no way to 10.7.0.2, where Node is. Hut router, which leads on to Far, is 10.5.0.1 there: make that its gateway. | Give the Net adapter of Desk the gateway 10.5.0.1",
+                "10.5.0.2/8 | 10.5.0.1 | 10.6.0.2 | '' | 10.7.0.1/16 | unicast | network.not-routed | Desk takes 10.7.0.2 for a neighbour and looks for Node on Near; it is on Far. Give it the mask of its segment. | Set the mask of the Net adapter of Desk to 255.255.0.0",
+                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | '' | 10.7.0.1/16 | broadcast | network.apart | Node is behind Hut router, and a broadcast of Desk ends there. Send to its address instead, or put both on one segment. | Add 10.7.0.2 to the unicast list of Desk's U4 by Art-Net",
+            })
+    void aChainOfRoutersNamesTheOneThatStopsIt(
+            String own,
+            String gateway,
+            String first,
+            String second,
+            String far,
+            String delivery,
+            String reason,
+            String text,
+            String fix) {
+        Plan plan = TestPlans.read(CHAIN.formatted(
+                        own,
+                        told(gateway),
+                        told(first),
+                        told(second),
+                        far,
+                        delivery.equals("unicast") ? ",\"to\":[\"10.7.0.2\"]" : ",\"delivery\":\"" + delivery + "\"")
+                .getBytes(StandardCharsets.UTF_8));
+        judged(plan, reason, text, fix);
+    }
+
+    /** What an adapter is told: a gateway, or the way to one network. */
+    private static String told(String told) {
+        String[] way = told.split(" by ", -1);
+        return told.isEmpty()
+                ? ""
+                : way.length == 1
+                        ? ",\"gateway\":\"" + told + "\""
+                        : ",\"routes\":[{\"to\":\"" + way[0] + "\",\"via\":\"" + way[1] + "\"}]";
     }
 }

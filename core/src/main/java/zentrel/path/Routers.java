@@ -1,0 +1,160 @@
+package zentrel.path;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Adapter;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.Host;
+import zentrel.plan.HostId;
+import zentrel.plan.HostKind;
+import zentrel.plan.Plan;
+import zentrel.plan.SegmentId;
+
+/** The routers of a plan: which segments they join, and how a packet goes on from each to the next, by its own table. */
+final class Routers {
+    /**
+     * How far a packet comes.
+     *
+     * @param passed the routers that it came to, in order
+     * @param last how the last of them sends it on, or its sender where it came to none; empty where that one has no way
+     * @param arrives whether the last has the receiver's segment on its own cable
+     */
+    record Course(List<Host> passed, Optional<RouteTable.Way> last, boolean arrives) {}
+
+    private final List<Host> all;
+
+    Routers(Plan plan) {
+        all = plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
+    }
+
+    /** The router that has an adapter on either segment, whatever it is set to. */
+    Optional<Host> joining(Adapter a, Adapter b) {
+        return a.segment().isEmpty() || b.segment().isEmpty()
+                ? Optional.empty()
+                : all.stream()
+                        .filter(r ->
+                                on(r, a.segment().get()) && on(r, b.segment().get()))
+                        .findFirst();
+    }
+
+    private static boolean on(Host router, SegmentId segment) {
+        return router.adapters().stream().anyMatch(x -> x.segment().equals(Optional.of(segment)));
+    }
+
+    /** The fewest routers that lead from one segment to the other, whatever they are set to; none where none do. */
+    List<Host> chain(Adapter from, Adapter to) {
+        if (all.isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
+            return List.of();
+        }
+        Map<SegmentId, List<Host>> reached = new LinkedHashMap<>();
+        Deque<SegmentId> open = new ArrayDeque<>();
+        reached.put(from.segment().get(), List.of());
+        open.add(from.segment().get());
+        while (!open.isEmpty()) {
+            SegmentId here = open.remove();
+            for (Host router : all) {
+                if (on(router, here)) {
+                    List<Host> by = new ArrayList<>(reached.getOrDefault(here, List.of()));
+                    by.add(router);
+                    for (Adapter adapter : router.adapters()) {
+                        if (adapter.segment().isPresent()
+                                && reached.putIfAbsent(adapter.segment().get(), by) == null) {
+                            open.add(adapter.segment().get());
+                        }
+                    }
+                }
+            }
+        }
+        return reached.getOrDefault(to.segment().get(), List.of());
+    }
+
+    /**
+     * The routers by which one adapter reaches the other's address, in order: it sends to the first, for it does not take the
+     * address for a neighbour's; each sends on to the next; the last has the network on its own cable. None where the way ends
+     * before, or needs no router.
+     */
+    List<Host> between(Adapter from, Adapter to) {
+        if (all.isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
+            return List.of();
+        }
+        for (AdapterAddress a : to.addresses()) {
+            Course course = course(from, a.inForce().address(), to);
+            if (course.arrives() && !course.passed().isEmpty()) {
+                return course.passed();
+            }
+        }
+        return List.of();
+    }
+
+    /** How far a packet comes from an adapter on its way to an address of another. */
+    Course course(Adapter from, Ipv4Address destination, Adapter to) {
+        return course(List.of(), RouteTable.of(from), destination, to);
+    }
+
+    private Course course(List<Host> before, RouteTable table, Ipv4Address destination, Adapter to) {
+        List<Host> passed = new ArrayList<>(before);
+        Set<HostId> met = new HashSet<>();
+        before.forEach(r -> met.add(r.id()));
+        Optional<RouteTable.Way> way = table.to(destination);
+        while (way.isPresent() && way.get().via().isPresent()) {
+            Optional<Host> next = at(way.get());
+            if (next.isEmpty() || !met.add(next.get().id())) {
+                return new Course(passed, way, false); // nobody there, or round in a circle
+            }
+            passed.add(next.get());
+            way = RouteTable.of(next.get()).to(destination).filter(w -> w.by().isUp());
+        }
+        return new Course(
+                passed,
+                way,
+                way.filter(w -> PathContext.sameSegment(w.by(), to)).isPresent());
+    }
+
+    /** The router that a way leads to. */
+    Optional<Host> at(RouteTable.Way way) {
+        return way.via()
+                .flatMap(via -> all.stream()
+                        .filter(r -> r.adapters().stream()
+                                .anyMatch(x ->
+                                        x.isUp() && PathContext.sameSegment(x, way.by()) && PathContext.has(x, via)))
+                        .findFirst());
+    }
+
+    /** An adapter of a router that has a neighbour which brings a packet there, and the neighbour's address. */
+    record Onward(Adapter by, Host next, Ipv4Address address) {}
+
+    /** Which neighbour of some adapters would bring a packet to an address, by none of the routers that it has passed. */
+    Optional<Onward> onward(List<Adapter> adapters, List<Host> passed, Ipv4Address destination, Adapter to) {
+        for (Adapter by : adapters) {
+            for (Host next : all) {
+                if (passed.stream().anyMatch(p -> p.id().equals(next.id()))) {
+                    continue;
+                }
+                for (Adapter there : next.adapters()) {
+                    if (there.isUp() && PathContext.sameSegment(by, there)) {
+                        Optional<Ipv4Address> seen = there.addresses().stream()
+                                .map(a -> a.inForce().address())
+                                .filter(a -> PathContext.sees(by, a))
+                                .findFirst();
+                        List<Host> after = new ArrayList<>(passed);
+                        after.add(next);
+                        if (seen.isPresent()
+                                && course(after, RouteTable.of(next), destination, to)
+                                        .arrives()) {
+                            return Optional.of(new Onward(by, next, seen.get()));
+                        }
+                    }
+                }
+            }
+        }
+        return Optional.empty();
+    }
+}
