@@ -33,6 +33,12 @@ final class HostSettings {
                 h -> h.withAdapters(h.adapters().stream()
                                 .map(a -> adapter(a, change))
                                 .toList())
+                        .withFirewall(new Firewall(
+                                change.of(
+                                        key(id, "firewall"),
+                                        "address",
+                                        h.firewall().barsInbound()),
+                                h.firewall().allows()))
                         .withSwitching(h.switching()
                                 .withSnooping(change.of(
                                         key(id, "snooping"),
@@ -90,6 +96,9 @@ final class HostSettings {
         }
         return a.withAddresses(addresses)
                 .withEnabled(change.of(key(a.id(), "enabled"), "address", a.enabled()))
+                .withServes(a.serves()
+                        .map(d -> new DhcpServer(
+                                change.of(key(a.id(), "serves"), "address", d.enabled()), d.first(), d.last())))
                 .withPlug(a.plug().withVlan(a.plug().vlan().map(v -> change.of(key(a.id(), "vlan"), "port", v))));
     }
 
@@ -158,6 +167,6 @@ final class HostSettings {
                 l.pattern(),
                 change.of(key(l.id(), "enabled"), "osc", l.enabled()),
                 l.answer(),
-                l.answerPort());
+                l.answerPort().map(p -> change.of(key(l.id(), "answerPort"), "osc", p)));
     }
 }

@@ -3,11 +3,19 @@ package zentrel.gear;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import zentrel.TestPlans;
 import zentrel.check.Check;
 import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
@@ -244,5 +252,68 @@ class ApplyingTest {
         assertThat(done)
                 .isEqualTo(Elsewhere.all(changing.places(), "")
                         .applyTo(changing.change().applyTo(DEMO)));
+    }
+
+    /** No setting of the plan is forgotten: what a device has to be told can be ticked off, wherever the plan keeps it. */
+    @Test
+    void everySettingOfThePlanIsMadeOnSomeBox() throws Exception {
+        Plan ready = FernlightTrail.ready();
+        LinkId cue = ready.links().get(0).id();
+        Plan rare = ready.withAdapter(
+                        new AdapterId("visitor-router.visitors"),
+                        a -> a.withServes(Optional.of(new DhcpServer(
+                                        new Setting<>(true, false),
+                                        Ipv4Address.parse("172.23.64.50"),
+                                        Ipv4Address.parse("172.23.64.90"))))
+                                .withPlug(a.plug().withVlan(Optional.of(new Setting<>(4, 5)))))
+                .withHost(
+                        new HostId("office-computer"),
+                        h -> h.withFirewall(new Firewall(new Setting<>(true, false), Set.of())))
+                .withLink(cue, l -> l.withAnswerPort(8001));
+        for (Plan plan : List.of(TestPlans.pier(), rare)) {
+            Set<Object> there = Collections.newSetFromMap(new IdentityHashMap<>());
+            for (List<?> shelf : List.of(
+                    plan.hosts(),
+                    plan.applications(),
+                    plan.streams(),
+                    plan.receivers(),
+                    plan.links(),
+                    plan.attachments(),
+                    plan.copies())) {
+                settings(shelf, there);
+            }
+            Set<Object> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+            for (Host host : plan.hosts()) {
+                Plan same = HostSettings.changed(plan, host.id(), new HostSettings.Change() {
+                    @Override
+                    public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
+                        seen.add(setting);
+                        return setting;
+                    }
+                });
+                assertThat(same).isEqualTo(plan);
+            }
+            assertThat(seen).hasSizeGreaterThan(50);
+            there.removeIf(seen::contains); // by identity: two settings may be equal
+            assertThat(there).isEmpty();
+        }
+    }
+
+    private static void settings(Object value, Set<Object> found) throws ReflectiveOperationException {
+        if (value instanceof Setting<?>) {
+            found.add(value);
+        } else if (value instanceof Collection<?> many) {
+            for (Object one : many) {
+                settings(one, found);
+            }
+        } else if (value instanceof Map<?, ?> map) {
+            settings(map.values(), found);
+        } else if (value instanceof Optional<?> maybe && maybe.isPresent()) {
+            settings(maybe.get(), found);
+        } else if (value instanceof Record record) {
+            for (RecordComponent component : record.getClass().getRecordComponents()) {
+                settings(component.getAccessor().invoke(record), found);
+            }
+        }
     }
 }

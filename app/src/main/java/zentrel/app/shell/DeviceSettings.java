@@ -201,6 +201,16 @@ final class DeviceSettings {
             plain(prefix + "Address", "none yet");
         }
         adapter.gateway().ifPresent(g -> plain(prefix + "Gateway", g.toString()));
+        adapter.routes().forEach(r -> plain(prefix + "Route", r.text()));
+        adapter.metric().ifPresent(m -> plain(prefix + "Metric", String.valueOf(m)));
+        adapter.serves()
+                .ifPresent(d -> row(
+                        index.hostOf(adapter.id()).id(),
+                        prefix + "DHCP server",
+                        d.enabled(),
+                        on -> on ? d.pool() : "off",
+                        Applying.key(adapter.id(), "serves"),
+                        "address"));
     }
 
     private void application(Application a) {

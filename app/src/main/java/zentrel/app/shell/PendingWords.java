@@ -36,6 +36,7 @@ final class PendingWords {
             case "receiving" -> "OSC in";
             case "handling" -> "acts on OSC";
             case "destination" -> "goes to";
+            case "answerPort" -> "answers to port";
             case "value" -> "there";
             default -> output(pending.field()).orElse(pending.field());
         };

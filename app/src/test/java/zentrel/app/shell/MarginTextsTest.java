@@ -3,13 +3,16 @@ package zentrel.app.shell;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.demo.FernlightTrail;
 import zentrel.gear.Applying;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.AdapterId;
 import zentrel.plan.ApplicationId;
+import zentrel.plan.DhcpServer;
 import zentrel.plan.Direction;
 import zentrel.plan.FixtureId;
 import zentrel.plan.HostId;
@@ -20,6 +23,7 @@ import zentrel.plan.Plan;
 import zentrel.plan.PortId;
 import zentrel.plan.Protocol;
 import zentrel.plan.ReceiverId;
+import zentrel.plan.Route;
 import zentrel.plan.SegmentId;
 import zentrel.plan.SessionId;
 import zentrel.plan.Setting;
@@ -140,6 +144,25 @@ class MarginTextsTest {
                     .hasSize(Applying.pending(plan, host).size())
                     .allMatch(r -> r.tick().isPresent());
         }
+    }
+
+    @Test
+    void waysToOtherNetworksAreSetOnTheDeviceToo() {
+        AdapterId adapter = new AdapterId("visitor-router.visitors");
+        Plan plan = READY.withAdapter(
+                adapter,
+                a -> a.withRoutes(Route.parse("10.41.0.0/16 by 172.23.64.9"))
+                        .withMetric(Optional.of(7))
+                        .withServes(Optional.of(new DhcpServer(
+                                new Setting<>(false, true),
+                                Ipv4Address.parse("172.23.64.50"),
+                                Ipv4Address.parse("172.23.64.90")))));
+        assertThat(rows(plan, adapter))
+                .contains(
+                        "Route 10.41.0.0/16 by 172.23.64.9",
+                        "Metric 7",
+                        "DHCP server off now 172.23.64.50 to 172.23.64.90");
+        assertThat(Applying.of(plan, new HostId("visitor-router")).waiting()).hasSize(1);
     }
 
     private static List<String> rows(Plan plan, Id id) {
