@@ -28,7 +28,7 @@ import zentrel.plan.Plan;
 
 /** Measures and prints: machine, JVM, check and path by JMH, the start of the window beside a trivial one. */
 public final class SpeedMain {
-    private static final int PAIRS = 5;
+    private static final int PAIRS = 11;
 
     /** What ./zentrel starts the window with, for both programs alike. */
     private static final List<String> STARTING = List.of(
