@@ -1,8 +1,12 @@
 package zentrel.gear;
 
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import zentrel.plan.*;
 
 /** Every setting that is made on one box, wherever the plan keeps it. */
@@ -18,6 +22,24 @@ final class HostSettings {
         <T> Setting<T> of(String key, String subject, Setting<T> setting);
     }
 
+    /** Notices whether anything was changed, so that what was only looked at stays the very thing that it was. */
+    private static final class Noticing implements Change {
+        private final Change change;
+        private boolean changed;
+
+        private Noticing(Change change) {
+            this.change = change;
+        }
+
+        @Override
+        @SuppressWarnings("ReferenceEquality")
+        public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
+            Setting<T> now = change.of(key, subject, setting);
+            changed |= now != setting;
+            return now;
+        }
+    }
+
     private HostSettings() {}
 
     /** The key of a setting. */
@@ -26,7 +48,8 @@ final class HostSettings {
     }
 
     /** The plan with each setting of a box looked at, and changed where the change says so. */
-    static Plan changed(Plan plan, HostId id, Change change) {
+    static Plan changed(Plan plan, HostId id, Change made) {
+        Noticing change = new Noticing(made);
         PlanIndex index = plan.index();
         Plan next = plan.withHost(
                 id,
@@ -48,39 +71,74 @@ final class HostSettings {
                                         key(id, "querier"),
                                         "port",
                                         h.switching().querier()))));
-        for (Application a : index.applicationsOn(id)) {
-            next = next.withApplication(a.id(), x -> application(x, change));
-            for (Receiver r : index.receiversOf(a.id())) {
-                next = next.withReceiver(r.id(), x -> receiver(x, change));
-            }
-            for (Stream s : index.streamsOf(a.id())) {
-                next = next.withStream(s.id(), x -> stream(x, change));
-            }
-            for (ControlLink l : plan.links()) {
-                if (l.from().equals(a.id())) {
-                    next = next.withLink(l.id(), x -> link(x, change));
-                }
+        List<Application> programs = index.applicationsOn(id);
+        List<Receiver> receivers = new ArrayList<>();
+        List<Stream> streams = new ArrayList<>();
+        for (Application a : programs) {
+            receivers.addAll(index.receiversOf(a.id()));
+            streams.addAll(index.streamsOf(a.id()));
+        }
+        next = each(change, next, programs, a -> application(a, change), Plan::applications, Plan::withApplications);
+        next = each(change, next, receivers, r -> receiver(r, change), Plan::receivers, Plan::withReceivers);
+        next = each(change, next, streams, s -> stream(s, change), Plan::streams, Plan::withStreams);
+        next = each(
+                change,
+                next,
+                plan.links().stream()
+                        .filter(l -> index.hostOf(l.from()).id().equals(id))
+                        .toList(),
+                l -> link(l, change),
+                Plan::links,
+                Plan::withLinks);
+        next = each(
+                change,
+                next,
+                plan.attachments(),
+                x -> attachment(x, id, index, change),
+                Plan::attachments,
+                Plan::withAttachments);
+        return each(
+                change,
+                next,
+                plan.copies().stream().filter(c -> c.host(index).equals(id)).toList(),
+                c -> c.withValue(change.of(key(c.id(), "value"), subject(c), c.value())),
+                Plan::copies,
+                Plan::withCopies);
+    }
+
+    /** The plan with some things of one of its lists changed, all at once: a desk may send tens of thousands of streams. */
+    private static <T> Plan each(
+            Noticing noticing,
+            Plan plan,
+            List<T> some,
+            UnaryOperator<T> change,
+            Function<Plan, List<T>> list,
+            BiFunction<Plan, List<T>, Plan> with) {
+        IdentityHashMap<T, T> changed = new IdentityHashMap<>();
+        for (T item : some) {
+            noticing.changed = false;
+            T now = change.apply(item);
+            if (noticing.changed) {
+                changed.put(item, now);
             }
         }
-        for (Attachment x : plan.attachments()) {
-            if (index.application(x.from()).host().equals(id)) {
-                next = next.withAttachment(
-                        x.id(),
-                        a -> a.withSending(change.of(key(a.id(), "sending"), "protocol", a.sending()))
-                                .withDestination(a.destination()
-                                        .map(d -> change.of(key(a.id(), "destination"), "address", d))));
-            }
-            if (index.application(x.to()).host().equals(id)) {
-                next = next.withAttachment(
-                        x.id(), a -> a.withChosen(change.of(key(a.id(), "chosen"), "protocol", a.chosen())));
-            }
+        if (changed.isEmpty()) {
+            return plan;
         }
-        for (TypedCopy c : plan.copies()) {
-            if (c.host(index).equals(id)) {
-                next = next.withCopy(c.id(), x -> x.withValue(change.of(key(x.id(), "value"), subject(x), x.value())));
-            }
+        List<T> all = new ArrayList<>(list.apply(plan));
+        all.replaceAll(item -> changed.getOrDefault(item, item));
+        return with.apply(plan, all);
+    }
+
+    private static Attachment attachment(Attachment x, HostId id, PlanIndex index, Change change) {
+        Attachment next = x;
+        if (index.application(x.from()).host().equals(id)) {
+            next = next.withSending(change.of(key(x.id(), "sending"), "protocol", x.sending()))
+                    .withDestination(x.destination().map(d -> change.of(key(x.id(), "destination"), "address", d)));
         }
-        return next;
+        return index.application(x.to()).host().equals(id)
+                ? next.withChosen(change.of(key(x.id(), "chosen"), "protocol", x.chosen()))
+                : next;
     }
 
     private static String subject(TypedCopy copy) {

@@ -1,6 +1,9 @@
 package zentrel.path;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -27,6 +30,7 @@ public final class SignalPaths {
     private final LinkJudge links;
     private final AttachmentJudge attachments;
     private volatile @Nullable List<SignalPath> linkPaths;
+    private volatile @Nullable PathReport last;
 
     public SignalPaths(Plan plan) {
         this(plan, Optional.empty());
@@ -73,6 +77,15 @@ public final class SignalPaths {
 
     /** The paths of whatever has this id: a fixture, universe or link, or all that a port, stream, application or host has part in. */
     public PathReport of(Id id) {
+        PathReport known = last;
+        if (known == null || !known.subject().equals(id)) {
+            known = worked(id);
+            last = known; // several parts of a window ask for the same thing one after the other
+        }
+        return known;
+    }
+
+    private PathReport worked(Id id) {
         Object found = context.index
                 .find(id)
                 .orElseThrow(() -> new IllegalArgumentException("The plan has nothing called \"" + id.value() + "\"."));
@@ -106,44 +119,55 @@ public final class SignalPaths {
                     .applicationsOn(context.index.hostOf(adapter.id()).id())
                     .forEach(a -> addApplication(paths, a));
         }
-        return PathReport.of(id, List.copyOf(new LinkedHashSet<>(paths)));
+        return PathReport.of(id, distinct(paths));
     }
+
+    // from those that are judged and kept by universe: a desk may send ten thousand, and they are asked for at each
+    // click
 
     private void addPort(List<SignalPath> paths, Port port) {
         for (UniverseId universe : context.index.universesOf(port.id())) {
-            List<Stream> sources = flows.sources(universe, port);
-            sources.forEach(s -> paths.add(path(s, port, Optional.empty())));
-            if (sources.isEmpty()) {
-                paths.add(unsent(universe, Optional.of(port), Optional.empty()));
+            for (SignalPath path : universes.of(universe)) {
+                if (path.receiver().equals(Optional.of(port.id()))) {
+                    paths.add(path);
+                }
             }
         }
     }
 
     private void addStream(List<SignalPath> paths, Stream stream) {
-        List<Port> ports = context.index.portsOf(stream.universe());
-        for (Port port : ports) {
-            if (flows.sources(stream.universe(), port).contains(stream)) {
-                paths.add(path(stream, port, Optional.empty()));
+        for (SignalPath path : universes.of(stream.universe())) {
+            if (path.signal().equals(Optional.of(stream.id()))) {
+                paths.add(path);
             }
-        }
-        if (ports.isEmpty()) {
-            paths.add(untaken(stream, Optional.empty()));
         }
     }
 
     private void addApplication(List<SignalPath> paths, Application application) {
         context.index.streamsOf(application.id()).forEach(s -> addStream(paths, s));
         context.index.receiversOf(application.id()).forEach(r -> r.ports().forEach(p -> addPort(paths, p)));
+        Set<Id> own = new HashSet<>();
         for (ControlLink link : context.plan.links()) {
             if (link.from().equals(application.id()) || link.to().equals(application.id())) {
-                paths.add(links.path(link));
+                own.add(link.id());
             }
         }
         for (Attachment attachment : context.plan.attachments()) {
             if (attachment.from().equals(application.id()) || attachment.to().equals(application.id())) {
-                paths.add(attachments.path(attachment));
+                own.add(attachment.id());
             }
         }
+        for (SignalPath path : ofLinks()) {
+            if (path.signal().filter(own::contains).isPresent()) {
+                paths.add(path);
+            }
+        }
+    }
+
+    /** Each once, by identity, for to compare all that paths say takes long. */
+    private static List<SignalPath> distinct(List<SignalPath> paths) {
+        Set<SignalPath> met = Collections.newSetFromMap(new IdentityHashMap<>());
+        return paths.stream().filter(met::add).toList();
     }
 
     /** The path of a stream; what a bridge sends has come to it by a leg of its own. */

@@ -19,7 +19,6 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.plan.Fixture;
-import zentrel.plan.Id;
 import zentrel.plan.Named;
 import zentrel.plan.Plan;
 import zentrel.plan.Universe;
@@ -200,39 +199,57 @@ public final class GoToBox extends TextField {
 
     /** What fits the text, names that begin with it first. */
     private List<Command> matches(String typed, List<Command> asked) {
-        List<Command> begins = new ArrayList<>();
-        List<Command> holds = new ArrayList<>();
-        for (Command command : all()) {
-            String name = command.name().toLowerCase(Locale.ROOT);
-            if (name.startsWith(typed)) {
-                begins.add(command);
-            } else if (name.contains(typed)) {
-                holds.add(command);
+        Fitting fitting = new Fitting(typed);
+        for (Command command : commands.get()) {
+            fitting.look(command.name(), () -> command);
+        }
+        Plan plan = document.plan();
+        things(fitting, plan.hosts(), Named::name);
+        things(fitting, plan.universes(), GoToBox::label);
+        things(fitting, plan.fixtures(), GoToBox::label);
+        things(fitting, plan.applications(), a -> a.name() + " (application)");
+        things(fitting, plan.links(), l -> l.name() + " (control link)");
+        things(fitting, plan.attachments(), x -> x.name() + " (a console's own stream)");
+        things(fitting, plan.segments(), s -> s.name() + " (segment)");
+        List<Command> found = new ArrayList<>(fitting.begins);
+        found.addAll(fitting.holds);
+        // A line that starts with a number or a verb asks for something; one word is more likely a name.
+        found.addAll(typed.contains(" ") ? 0 : Math.min(found.size(), NAMES_FIRST), asked);
+        return found.stream().limit(MOST).toList();
+    }
+
+    private <T extends Named> void things(Fitting fitting, List<T> all, Function<T, String> name) {
+        for (T thing : all) {
+            if (fitting.isFull()) {
+                return;
+            }
+            String called = name.apply(thing);
+            fitting.look(called, () -> new Command(called, () -> document.select(thing.id())));
+        }
+    }
+
+    /** The first names that fit what is typed; a plan has a hundred thousand, and each letter looks again. */
+    private static final class Fitting {
+        private final String typed;
+        private final List<Command> begins = new ArrayList<>();
+        private final List<Command> holds = new ArrayList<>();
+
+        private Fitting(String typed) {
+            this.typed = typed;
+        }
+
+        private boolean isFull() {
+            return begins.size() >= MOST;
+        }
+
+        private void look(String name, Supplier<Command> command) {
+            String lower = name.toLowerCase(Locale.ROOT);
+            if (lower.startsWith(typed)) {
+                begins.add(command.get());
+            } else if (holds.size() < MOST && lower.contains(typed)) {
+                holds.add(command.get());
             }
         }
-        begins.addAll(holds);
-        // A line that starts with a number or a verb asks for something; one word is more likely a name.
-        begins.addAll(typed.contains(" ") ? 0 : Math.min(begins.size(), NAMES_FIRST), asked);
-        return begins.stream().limit(MOST).toList();
-    }
-
-    private List<Command> all() {
-        List<Command> all = new ArrayList<>(commands.get());
-        Plan plan = document.plan();
-        plan.hosts().forEach(h -> all.add(goTo(h.name(), h.id())));
-        plan.universes().forEach(u -> all.add(goTo(label(u), u.id())));
-        plan.fixtures().forEach(f -> all.add(goTo(label(f), f.id())));
-        plan.applications().forEach(a -> all.add(goTo(a.name() + " (application)", a.id())));
-        plan.links().forEach(l -> all.add(goTo(l.name() + " (control link)", l.id())));
-        plan.attachments().forEach(x -> all.add(goTo(x.name() + " (a console's own stream)", x.id())));
-        for (Named s : plan.segments()) {
-            all.add(goTo(s.name() + " (segment)", s.id()));
-        }
-        return all;
-    }
-
-    private Command goTo(String name, Id id) {
-        return new Command(name, () -> document.select(id));
     }
 
     private static String label(Universe u) {

@@ -194,8 +194,9 @@ public final class MarginPane extends ScrollPane {
             box.getChildren().add(fine);
         }
         machine(report.plan(), id);
-        if (!DeviceSettings.of(report.plan(), id).isEmpty()) {
-            box.getChildren().addAll(new SettingsBox(document, report.plan(), id), line());
+        List<DeviceSettings.Row> settings = DeviceSettings.of(report.plan(), id);
+        if (!settings.isEmpty()) {
+            box.getChildren().addAll(new SettingsBox(document, report.plan(), id, settings), line());
         }
         subnets(report.plan(), id);
         names("Fed by", facts.fedBy());

@@ -29,12 +29,12 @@ final class SettingsBox extends VBox {
     private final Plan plan;
     private final Id id;
 
-    SettingsBox(OpenDocument document, Plan plan, Id id) {
+    /** @param rows the settings, as {@link DeviceSettings#of} gives them; at least one */
+    SettingsBox(OpenDocument document, Plan plan, Id id, List<DeviceSettings.Row> rows) {
         super(6);
         this.document = document;
         this.plan = plan;
         this.id = id;
-        List<DeviceSettings.Row> rows = DeviceSettings.of(plan, id);
         long done = rows.stream().filter(r -> r.now().isEmpty()).count();
         getChildren()
                 .addAll(
