@@ -48,6 +48,31 @@ class SignalPathsTest {
         assertThat(path.hops()).allSatisfy(h -> assertThat(h.text()).endsWith("."));
     }
 
+    /** What a program has part in is looked up among the paths of universes and links; here all of those are gone through. */
+    @Test
+    void aProgramHasPartInWhatItSendsTakesAndIsLinkedBy() {
+        for (Plan plan : List.of(PIER, FernlightTrail.ready(), FernlightTrail.draft())) {
+            SignalPaths paths = new SignalPaths(plan);
+            for (Application a : plan.applications()) {
+                assertThat(paths.of(a.id()).paths())
+                        .as(a.name())
+                        .doesNotHaveDuplicates()
+                        .containsExactlyInAnyOrderElementsOf(paths.all().stream()
+                                .filter(p -> hasPartIn(plan.index(), a.id(), p))
+                                .toList());
+            }
+        }
+    }
+
+    private static boolean hasPartIn(PlanIndex index, ApplicationId id, SignalPath path) {
+        Object signal = path.signal().flatMap(index::find).orElse("");
+        return (signal instanceof Stream s && s.application().equals(id))
+                || (signal instanceof ControlLink l && (l.from().equals(id) || l.to().equals(id)))
+                || (signal instanceof Attachment x && (x.from().equals(id) || x.to().equals(id)))
+                || (path.receiver().orElse(null) instanceof PortId p
+                        && index.applicationOf(p).id().equals(id));
+    }
+
     @Test
     void aNumberThatDiffersDiesByDeliveryAndIsCausedByThePort() {
         SignalPath found = only(PIER.withPort(new PortId("a1"), p -> p.withWire(18)), "x1");
