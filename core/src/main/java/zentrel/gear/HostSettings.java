@@ -51,26 +51,7 @@ final class HostSettings {
     static Plan changed(Plan plan, HostId id, Change made) {
         Noticing change = new Noticing(made);
         PlanIndex index = plan.index();
-        Plan next = plan.withHost(
-                id,
-                h -> h.withAdapters(h.adapters().stream()
-                                .map(a -> adapter(a, change))
-                                .toList())
-                        .withFirewall(new Firewall(
-                                change.of(
-                                        key(id, "firewall"),
-                                        "address",
-                                        h.firewall().barsInbound()),
-                                h.firewall().allows()))
-                        .withSwitching(h.switching()
-                                .withSnooping(change.of(
-                                        key(id, "snooping"),
-                                        "port",
-                                        h.switching().snooping()))
-                                .withQuerier(change.of(
-                                        key(id, "querier"),
-                                        "port",
-                                        h.switching().querier()))));
+        Plan next = each(change, plan, List.of(index.host(id)), h -> host(h, change), Plan::hosts, Plan::withHosts);
         List<Application> programs = index.applicationsOn(id);
         List<Receiver> receivers = new ArrayList<>();
         List<Stream> streams = new ArrayList<>();
@@ -128,6 +109,19 @@ final class HostSettings {
         List<T> all = new ArrayList<>(list.apply(plan));
         all.replaceAll(item -> changed.getOrDefault(item, item));
         return with.apply(plan, all);
+    }
+
+    private static Host host(Host h, Change change) {
+        return h.withAdapters(h.adapters().stream().map(a -> adapter(a, change)).toList())
+                .withFirewall(new Firewall(
+                        change.of(
+                                key(h.id(), "firewall"), "address", h.firewall().barsInbound()),
+                        h.firewall().allows()))
+                .withSwitching(h.switching()
+                        .withSnooping(change.of(
+                                key(h.id(), "snooping"), "port", h.switching().snooping()))
+                        .withQuerier(change.of(
+                                key(h.id(), "querier"), "port", h.switching().querier())));
     }
 
     private static Attachment attachment(Attachment x, HostId id, PlanIndex index, Change change) {
