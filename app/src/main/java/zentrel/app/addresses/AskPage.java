@@ -79,7 +79,7 @@ final class AskPage extends Page {
         summary.setId("ask-summary");
         summary.setWrapText(true);
         summary.setText(Counted.of(questions.size(), "address", "addresses")
-                + ". Asked by ping, and by an Art-Net poll where a device would answer" + " one. Nothing is set.");
+                + ". Asked by ping, and by an Art-Net poll where a device would answer one. Nothing is set.");
         getChildren().addAll(summary, row(ask, stop, progress), list, back("ask-leave", "Back to the rulers"));
         sceneProperty().addListener((o, old, scene) -> {
             if (scene == null) {
