@@ -12,6 +12,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.ControlStyles;
 import zentrel.app.look.Fonts;
 import zentrel.file.LoadedPlan;
 import zentrel.plan.Plan;
@@ -35,6 +36,7 @@ public final class ZentrelApp extends Application {
     @Override
     public void start(Stage stage) {
         List<String> arguments = getParameters().getRaw();
+        ControlStyles.use();
         CompletableFuture<Void> fonts =
                 CompletableFuture.runAsync(Fonts::load); // read while the window is put together
         OpenDocument open = new OpenDocument(folder());

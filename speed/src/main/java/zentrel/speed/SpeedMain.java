@@ -178,7 +178,7 @@ public final class SpeedMain {
                 "-Dprism.order=sw",
                 "-Dzentrel.home=" + folder,
                 "-cp",
-                home.resolve("app/target/zentrel-app-0.1.0.jar") + ":" + jars(home.resolve("app/target/lib")),
+                zentrelClasses(home),
                 "zentrel.app.Launcher",
                 file.toString(),
                 "--" + what));
@@ -203,12 +203,16 @@ public final class SpeedMain {
 
     private static void windows(Path home) throws IOException, InterruptedException {
         Path folder = Files.createTempDirectory("zentrel-speed");
-        String appJars = home.resolve("app/target/zentrel-app-0.1.0.jar") + ":" + jars(home.resolve("app/target/lib"));
-        String trivialJars =
-                home.resolve("speed/target/zentrel-speed-0.1.0.jar") + ":" + jars(home.resolve("speed/target/lib"));
-        List<String> zentrel =
-                List.of("-Dzentrel.home=" + folder, "-cp", appJars, "zentrel.app.Launcher", "demo:draft", "--once");
-        List<String> trivial = List.of("-cp", trivialJars, "zentrel.speed.TrivialWindow");
+        String trivialClasses = home.resolve("speed/target/zentrel-speed-0.1.0.jar") + ":"
+                + jars(home.resolve("speed/target/lib"), "javafx");
+        List<String> zentrel = List.of(
+                "-Dzentrel.home=" + folder,
+                "-cp",
+                zentrelClasses(home),
+                "zentrel.app.Launcher",
+                "demo:draft",
+                "--once");
+        List<String> trivial = List.of("-cp", trivialClasses, "zentrel.speed.TrivialWindow");
         start(folder.resolve("zentrel.jsa"), true, zentrel);
         start(folder.resolve("trivial.jsa"), true, trivial);
         List<Long> ours = new ArrayList<>();
@@ -228,11 +232,19 @@ public final class SpeedMain {
                 (double) b / a);
     }
 
-    private static String jars(Path folder) throws IOException {
+    /** The class path that ./zentrel starts the window with. */
+    private static String zentrelClasses(Path home) throws IOException {
+        Path libraries = home.resolve("app/target/lib");
+        return home.resolve("app/target/zentrel-app-0.1.0.jar") + ":" + libraries.resolve("zentrel-core-0.1.0.jar")
+                + ":" + jars(libraries, "");
+    }
+
+    private static String jars(Path folder, String begin) throws IOException {
         try (var files = Files.list(folder)) {
             return String.join(
                     ":",
-                    files.map(Path::toString)
+                    files.filter(f -> f.getFileName().toString().startsWith(begin))
+                            .map(Path::toString)
                             .filter(f -> f.endsWith(".jar"))
                             .sorted()
                             .toList());
