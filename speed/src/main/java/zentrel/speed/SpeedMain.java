@@ -215,21 +215,23 @@ public final class SpeedMain {
         List<String> trivial = List.of("-cp", trivialClasses, "zentrel.speed.TrivialWindow");
         start(folder.resolve("zentrel.jsa"), true, zentrel);
         start(folder.resolve("trivial.jsa"), true, trivial);
-        List<Long> ours = new ArrayList<>();
-        List<Long> theirs = new ArrayList<>();
+        List<Double> ours = new ArrayList<>();
+        List<Double> theirs = new ArrayList<>();
+        List<Double> times = new ArrayList<>();
         for (int i = 0; i < PAIRS; i++) {
-            theirs.add(start(folder.resolve("trivial.jsa"), false, trivial));
-            ours.add(start(folder.resolve("zentrel.jsa"), false, zentrel));
+            double a = start(folder.resolve("trivial.jsa"), false, trivial);
+            double b = start(folder.resolve("zentrel.jsa"), false, zentrel);
+            theirs.add(a);
+            ours.add(b);
+            times.add(b / a); // of one moment, for the machine is not equally fast at all times
         }
-        long a = median(theirs);
-        long b = median(ours);
         System.out.printf(
                 Locale.ROOT,
-                "first window, both with an AppCDS archive, median of %d pairs: trivial %d ms, Zentrel with the demo and its findings %d ms: %.2f×%n",
+                "first window, both with an AppCDS archive, medians of %d pairs: trivial %.0f ms, Zentrel with the demo and its findings %.0f ms, in a pair %.2f×%n",
                 PAIRS,
-                a,
-                b,
-                (double) b / a);
+                median(theirs),
+                median(ours),
+                median(times));
     }
 
     /** The class path that ./zentrel starts the window with. */
@@ -251,8 +253,9 @@ public final class SpeedMain {
         }
     }
 
-    private static long median(List<Long> values) {
-        long[] sorted = values.stream().mapToLong(Long::longValue).sorted().toArray();
+    private static double median(List<Double> values) {
+        double[] sorted =
+                values.stream().mapToDouble(Double::doubleValue).sorted().toArray();
         return sorted[sorted.length / 2];
     }
 
