@@ -105,6 +105,7 @@ final class MainWindow {
         stages = List.of(gear, flow, addresses, universes, bench);
         rail = new Rail(document, stages, this::showStage);
         goTo = new GoToBox(document, this::commands, line -> worded(library, line));
+        root.setMinSize(0, 0); // else it asks everything in it how small it may get, at each layout
         root.setTop(new VBox(topBar(), notice));
         root.setLeft(rail);
         chart.setMinWidth(0); // the margin keeps its place, whatever the chart would like
