@@ -11,6 +11,7 @@ import zentrel.check.Finding;
 import zentrel.check.Fix;
 import zentrel.check.Fixes;
 import zentrel.check.Report;
+import zentrel.plan.Counted;
 
 /** {@code zentrel check PLAN}: what is wrong, and what mends it. */
 @Command(
@@ -73,6 +74,7 @@ final class CheckCommand implements Callable<Integer> {
         out.line(
                 findings.isEmpty()
                         ? "Nothing to find in " + report.plan().name() + "."
-                        : findings.size() + " findings in " + report.plan().name() + ".");
+                        : Counted.of(findings.size(), "finding") + " in "
+                                + report.plan().name() + ".");
     }
 }

@@ -11,6 +11,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
+import zentrel.plan.Counted;
 import zentrel.plan.Protocol;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.UdpWire;
@@ -107,9 +108,9 @@ final class ListenCommand implements Callable<Integer> {
                             s.lost(),
                             s.preview() ? ", preview" : ""));
         }
-        out.line(seen.isEmpty() ? "Nothing was heard." : seen.size() + " streams.");
+        out.line(seen.isEmpty() ? "Nothing was heard." : Counted.of(seen.size(), "stream") + ".");
         if (unreadable > 0) {
-            out.line(unreadable + " packets could not be read.");
+            out.line(Counted.of(unreadable, "packet") + " could not be read.");
         }
     }
 }

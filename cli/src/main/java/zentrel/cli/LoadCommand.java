@@ -12,6 +12,7 @@ import picocli.CommandLine.Option;
 import zentrel.load.Airtime;
 import zentrel.load.Load;
 import zentrel.plan.Application;
+import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
 import zentrel.plan.Plan;
 import zentrel.plan.Protocol;
@@ -117,8 +118,8 @@ final class LoadCommand implements Callable<Integer> {
                                         case MEMBERS -> " go to their members only.";
                                         case STOP -> " stop " + Switching.GROUP_SECONDS + " s after the last question.";
                                     }));
-            out.line("Room for " + room + " more universes of " + by.title() + " at 44 a second on the busiest, below "
-                    + Math.round(Load.MOST * 100) + " %.");
+            out.line("Room for " + Counted.of(room, "more universe") + " of " + by.title()
+                    + " at 44 a second on the busiest, below " + Math.round(Load.MOST * 100) + " %.");
         }
         return load.busiest().filter(l -> l.part() > Load.MOST).isPresent() ? 1 : 0;
     }

@@ -10,6 +10,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
 import zentrel.plan.Protocol;
 import zentrel.standin.ConsoleStandin;
@@ -105,7 +106,7 @@ final class SendCommand implements Callable<Integer> {
                     .put("delivery", delivery.word())
                     .put("packets", sent));
         } else {
-            out.line(sent + " packets of " + by.title() + " " + number + " sent by "
+            out.line(Counted.of(sent, "packet") + " of " + by.title() + " " + number + " sent by "
                     + delivery.word().replace('-', ' ') + ".");
         }
         if (sent == 0) {

@@ -9,6 +9,7 @@ import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.plan.Counted;
 
 /** Several adapters numbered one after the other. */
 public final class CountingOn {
@@ -47,7 +48,7 @@ public final class CountingOn {
         }
         return Readdressing.of(
                 plan,
-                "Number " + adapters.size() + " adapters from " + first.address(),
+                "Number " + Counted.of(adapters.size(), "adapter") + " from " + first.address(),
                 changes,
                 Optional.empty(),
                 List.of(),

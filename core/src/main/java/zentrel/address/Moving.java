@@ -12,6 +12,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.plan.Counted;
 
 /** A segment moved to another range: host parts stay where they fit. */
 public final class Moving {
@@ -27,8 +28,9 @@ public final class Moving {
         List<Adapter> adapters = plan.index().adaptersOn(segment);
         long needed = adapters.stream().mapToLong(a -> a.addresses().size()).sum();
         if (needed > to.hostCount()) {
-            throw new IllegalArgumentException(plan.index().name(segment) + " has " + needed + " addresses, and " + to
-                    + " has room for " + to.hostCount() + ". A mask of /" + lengthFor(needed) + " would do.");
+            throw new IllegalArgumentException(
+                    plan.index().name(segment) + " has " + Counted.of(needed, "address", "addresses") + ", and " + to
+                            + " has room for " + to.hostCount() + ". A mask of /" + lengthFor(needed) + " would do.");
         }
         List<String> warnings = new ArrayList<>();
         overlapping(plan, segment, adapters, to, warnings);

@@ -36,24 +36,27 @@ final class NetworkLoad extends PathRule {
         return !context.plan().streams().isEmpty();
     }
 
-    /** The streams on a link, sent less often, so that it is just below the limit. */
-    private static Edit slower(Load.Link link, List<Stream> on) {
+    /** The streams on a link, sent less often, so that it is just below the limit; none where that would be less than once a second. */
+    private static List<Edit> slower(Load.Link link, List<Stream> on) {
         double scale = Load.MOST / link.part() * 0.95;
         double fastest = on.stream().mapToDouble(Stream::ratePerSecond).max().orElse(0);
-        return new Edit(
+        double most = Math.floor(fastest * scale);
+        if (most < 1) {
+            return List.of();
+        }
+        return List.of(new Edit(
                 String.format(
                         Locale.ROOT,
-                        "Send the %d universes there %.0f times a second at most",
-                        on.size(),
-                        Math.floor(fastest * scale)),
+                        "Send the %s there %.0f times a second at most",
+                        on.size() == 1 ? "universe" : on.size() + " universes",
+                        most),
                 p -> {
                     Plan next = p;
                     for (Stream stream : on) {
-                        next = next.withStream(
-                                stream.id(), s -> s.withRate(Math.min(s.ratePerSecond(), Math.floor(fastest * scale))));
+                        next = next.withStream(stream.id(), s -> s.withRate(Math.min(s.ratePerSecond(), most)));
                     }
                     return next;
-                });
+                }));
     }
 
     /** By a plain loop: a plan may have tens of thousands. */
@@ -112,6 +115,6 @@ final class NetworkLoad extends PathRule {
                         sends
                                 ? "Send to groups instead of to each, or split the universes over two sources."
                                 : "Use switches that pass groups on to their members only, or send to each."),
-                List.of(slower(link, on)));
+                slower(link, on));
     }
 }

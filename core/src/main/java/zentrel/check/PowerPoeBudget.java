@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import zentrel.plan.*;
+import zentrel.plan.Counted;
 
 /** More power than the switch gives over its sockets: {@code power.poe-budget}. */
 final class PowerPoeBudget extends PathRule {
@@ -63,8 +64,8 @@ final class PowerPoeBudget extends PathRule {
                     Severity.BROKEN,
                     Optional.empty(),
                     subjects,
-                    drawn.size() + " boxes draw " + watts(total) + " from " + host.name() + ", which gives "
-                            + watts(poe.totalWatts()) + " in all. Power some of them another way.",
+                    Counted.of(drawn.size(), "box draws", "boxes draw") + " " + watts(total) + " from " + host.name()
+                            + ", which gives " + watts(poe.totalWatts()) + " in all. Power some of them another way.",
                     relief(drawn, total - poe.totalWatts())));
         }
     }

@@ -17,6 +17,7 @@ import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.plan.Counted;
 import zentrel.routing.RangeRouting;
 
 /**
@@ -283,7 +284,7 @@ public final class Wording {
                 .toList();
         return emptiest.stream()
                 .map(l -> of(
-                        "Patch " + n + " " + type + " of " + footprint + " slots on " + l.name(),
+                        "Patch " + n + " " + type + " of " + Counted.of(footprint, "slot") + " on " + l.name(),
                         () -> Wiring.patch(plan, l, n, footprint, type, Wiring.nextFixtureNumber(plan))))
                 .toList();
     }

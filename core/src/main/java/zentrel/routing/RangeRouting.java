@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.plan.*;
+import zentrel.plan.Counted;
 
 /**
  * A run of universes from one source to the ports of one receiver, one after the other from a chosen port on: "these nine
@@ -37,7 +38,7 @@ public record RangeRouting(List<String> lines, Edit edit) {
         if (universes.size() > ports.size()) {
             throw new IllegalArgumentException(receiver.name() + " has " + Counted.of(ports.size(), "port") + " from "
                     + ports.get(0).name() + " on, and "
-                    + universes.size() + " universes are to go there.");
+                    + Counted.of(universes.size(), "universe is", "universes are") + " to go there.");
         }
         List<Given> given = new ArrayList<>();
         List<String> lines = new ArrayList<>();

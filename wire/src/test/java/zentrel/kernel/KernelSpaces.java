@@ -40,6 +40,8 @@ final class KernelSpaces {
             for (String name : names) {
                 String made = run("", "ip", "netns", "add", space(name));
                 assumeTrue(made.isEmpty(), "Network namespaces are not allowed here: " + made);
+                String entered = run("", "ip", "netns", "exec", space(name), "true");
+                assumeTrue(entered.isEmpty(), "Network namespaces cannot be entered here: " + entered);
                 ip(name, "link set lo up\n");
             }
         } catch (IOException e) {

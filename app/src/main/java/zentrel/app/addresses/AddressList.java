@@ -32,6 +32,7 @@ import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AdapterId;
 import zentrel.plan.AddressOrigin;
+import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.Plan;
@@ -201,7 +202,7 @@ final class AddressList extends ListView<AddressList.Row> {
                 rows.stream().map(r -> r.adapter().id()).distinct().toList();
         Plan plan = document.plan();
         if (AddressWord.of(plan, adapters.get(0), 0, text).isPresent()) {
-            document.apply(new Edit("Set " + adapters.size() + " adapters to " + text, p -> {
+            document.apply(new Edit("Set " + Counted.of(adapters.size(), "adapter") + " to " + text, p -> {
                 Plan next = p;
                 for (AdapterId id : adapters) {
                     next = AddressWord.of(next, id, 0, text).orElseThrow().applyTo(next);
@@ -216,8 +217,8 @@ final class AddressList extends ListView<AddressList.Row> {
                     var numbered = CountingOn.of(plan, adapters, first);
                     return new Made(later ? numbered.later() : numbered.edit(), List.of());
                 },
-                made -> document.tell(adapters.size() + " adapters are numbered from " + first.address()
-                        + "; lists and links that name them followed."));
+                made -> document.tell(Counted.of(adapters.size(), "adapter is", "adapters are") + " numbered from "
+                        + first.address() + "; lists and links that name them followed."));
     }
 
     private HostAddress typed(Row row, String text) {

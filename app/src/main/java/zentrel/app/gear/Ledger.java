@@ -13,6 +13,7 @@ import zentrel.check.Finding;
 import zentrel.check.Report;
 import zentrel.check.Severity;
 import zentrel.plan.*;
+import zentrel.plan.Counted;
 
 /** The rows of the ledger: boxes by place, worked out from a report. */
 record Ledger(List<Segment> segments, List<Row> rows, String summary) {
@@ -83,7 +84,7 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
                 plan.segments(),
                 rows,
                 Counted.of(plan.hosts().size(), "box", "boxes") + " in " + Counted.of(places.size(), "place")
-                        + (unrouted > 0 ? " · " + unrouted + " ports free" : ""));
+                        + (unrouted > 0 ? " · " + Counted.of(unrouted, "port") + " free" : ""));
     }
 
     private static Map<Id, Severity> severities(Report report) {

@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import zentrel.plan.*;
+import zentrel.plan.Counted;
 
 /** What a thing is, in a title and a line, and what it feeds and is fed by. */
 record Facts(String title, String line, List<String> fedBy, List<String> feeds) {
@@ -95,7 +96,7 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
             return facts(
                     s.name(),
                     s.subnet().map(Object::toString).orElse("no subnet settled") + " · "
-                            + index.adaptersOn(s.id()).size() + " adapters",
+                            + Counted.of(index.adaptersOn(s.id()).size(), "adapter"),
                     fedBy,
                     feeds);
         }

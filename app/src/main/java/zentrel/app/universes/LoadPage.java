@@ -24,6 +24,7 @@ import zentrel.check.Report;
 import zentrel.load.Airtime;
 import zentrel.load.Load;
 import zentrel.plan.Application;
+import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
 import zentrel.plan.Numbers;
 import zentrel.plan.Protocol;
@@ -156,7 +157,7 @@ final class LoadPage extends Page {
                                                 + " Mbit/s. ")
                                         .orElse("Nothing is sent. ")
                                 + (room > 0
-                                        ? "There is room for " + room + " more universes of " + by.title()
+                                        ? "There is room for " + Counted.of(room, "more universe") + " of " + by.title()
                                                 + " at 44 a second before 70 %."
                                         : "There is no room below 70 %."),
                         room > 0 ? "passes" : "at-risk"));
