@@ -522,6 +522,39 @@ class RulesTest {
         assertThat(Arrays.stream(Reason.values()).map(Reason::rule)).doesNotContainAnyElementsOf(standing);
     }
 
+    /** Below once a second there is no rate left to send at. */
+    @Test
+    void aLinkFullBeyondHelpHasNoFixThatSendsNothing() {
+        Plan plan = plug("desk.light", p -> p.withMegabits(Optional.of(10)));
+        zentrel.plan.Stream like = plan.index().stream(new StreamId("s2"));
+        List<Universe> universes = new ArrayList<>(plan.universes());
+        List<zentrel.plan.Stream> streams =
+                new ArrayList<>(plan.streams().stream().map(s -> s.withRate(1)).toList());
+        for (int i = 0; i < 5_000; i++) {
+            UniverseId universe = new UniverseId("more-" + i);
+            universes.add(new Universe(universe, "more", 1_000 + i, false));
+            streams.add(new zentrel.plan.Stream(
+                    new StreamId("more-s-" + i),
+                    like.application(),
+                    universe,
+                    Protocol.SACN,
+                    Setting.of(true),
+                    false,
+                    Optional.empty(),
+                    Optional.empty(),
+                    Delivery.MULTICAST,
+                    List.of(),
+                    like.priority(),
+                    1,
+                    false));
+        }
+        Plan full = plan.withUniverses(universes).withStreams(streams);
+        Finding finding = Check.run(full).finding("network.load@desk.light").orElseThrow();
+
+        assertThat(finding.text()).contains("of 10 Mbit/s");
+        assertThat(finding.fixes()).isEmpty();
+    }
+
     @Test
     void everyRuleOfTheBookIsTriedHere() {
         List<String> tried = faults().map(a -> (String) a.get()[0]).distinct().toList();
