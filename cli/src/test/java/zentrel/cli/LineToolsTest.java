@@ -99,7 +99,7 @@ class LineToolsTest {
     void checkOfTheReadyPlanHasNothingBroken() {
         Result result = run("check", "demo:ready", "--json");
         assertThat(result.exit()).isZero();
-        assertThat(run("check", "demo:ready").out()).contains("1 findings in Fernlight Trail");
+        assertThat(run("check", "demo:ready").out()).contains("1 finding in Fernlight Trail");
     }
 
     // --- machine and export ---

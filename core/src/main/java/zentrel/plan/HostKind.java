@@ -1,6 +1,6 @@
 package zentrel.plan;
 
-/** What a box is for; it decides where the box stands in a picture, never what it can do. */
+/** What a box is for: where it stands in a picture, and for switches, access points and routers whether they pass signals on. */
 public enum HostKind implements Word {
     CONSOLE,
     COMPUTER,
