@@ -105,6 +105,7 @@ public final class LambdaClasses {
         if (host.nestMembers == null) {
             host.nestMembers = new ArrayList<>();
         }
+        host.nestMembers.removeIf(m -> m.startsWith(outer.name + "$$")); // those of a compilation before
         host.nestMembers.addAll(names);
         write(outer);
         write(host);

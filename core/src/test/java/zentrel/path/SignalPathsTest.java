@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -46,6 +47,20 @@ class SignalPathsTest {
         assertThat(path.protocol()).isEqualTo("artnet");
         assertThat(verdicts(path.legs().get(0))).isEqualTo("pppppppppp");
         assertThat(path.hops()).allSatisfy(h -> assertThat(h.text()).endsWith("."));
+    }
+
+    @Test
+    void theWorstPathsComeFirstAndEquallyBadOnesAsTheyCome() {
+        SignalPaths paths = new SignalPaths(FernlightTrail.draft());
+        PathReport desk = paths.of(new ApplicationId("hut-desk"));
+
+        assertThat(desk.paths())
+                .extracting(SignalPath::verdict)
+                .contains(Verdict.BROKEN, Verdict.AT_RISK, Verdict.PASSES);
+        assertThat(desk.worstFirst())
+                .containsExactlyElementsOf(desk.paths().stream()
+                        .sorted(Comparator.comparing(SignalPath::verdict).reversed())
+                        .toList());
     }
 
     /** What a program has part in is looked up among the paths of universes and links; here all of those are gone through. */

@@ -176,13 +176,13 @@ public final class MarginPane extends ScrollPane {
         Facts facts = Facts.of(report.plan(), id);
         box.getChildren().addAll(Texts.wrapped(facts.title(), "title"), Texts.wrapped(facts.line(), "soft"), line());
         Set<Id> related = Related.to(report.plan(), id);
-        Set<String> onPath = report.signalPaths().of(id).paths().stream()
-                .flatMap(SignalPath::issues)
-                .map(Issue::fixId)
-                .collect(Collectors.toSet());
-        if (id instanceof AdapterId || id instanceof HostId) {
-            onPath.clear(); // a box is asked about itself; its signals have findings of their own
-        }
+        // a box is asked about itself; its signals have findings of their own
+        Set<String> onPath = id instanceof AdapterId || id instanceof HostId
+                ? Set.of()
+                : report.signalPaths().of(id).paths().stream()
+                        .flatMap(SignalPath::issues)
+                        .map(Issue::fixId)
+                        .collect(Collectors.toSet());
         List<Finding> findings = report.findings().stream()
                 .filter(f -> related.contains(f.cause()) || f.subjects().contains(id) || onPath.contains(f.id()))
                 .sorted(Comparator.comparing(f -> !related.contains(f.cause())))

@@ -27,7 +27,6 @@ import zentrel.path.Hop;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
 import zentrel.path.Leg;
-import zentrel.path.PathReport;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
 import zentrel.plan.Answer;
@@ -101,10 +100,7 @@ public final class PathStrip extends VBox {
         shownPath = 0;
         shownLeg = again ? shownLeg : 0;
         if (report != null && id != null && report.plan().index().find(id).isPresent()) {
-            PathReport found = report.signalPaths().of(id);
-            paths = found.paths().stream()
-                    .sorted(java.util.Comparator.comparing(SignalPath::verdict).reversed())
-                    .toList();
+            paths = report.signalPaths().of(id).worstFirst();
         }
         if (again && before.isPresent()) {
             SignalPath same = before.get();
