@@ -21,34 +21,30 @@ final class RouterChain {
         this.remedies = remedies;
     }
 
-    /**
-     * Says where a packet stops, why, and what to tell whoever stops it.
-     *
-     * @param there the address that it is sent to, with the mask of whoever has it
-     */
-    void judge(HopDraft hop, Host from, Host to, Adapter out, Adapter in, HostAddress there) {
-        Ipv4Address destination = there.address();
-        Routers.Course course = context.routers.course(out, destination, in);
+    /** Says where a packet stops, why, and what to tell whoever stops it. */
+    void judge(Crossing c) {
+        Routers.Course course = context.routers.course(c.out(), c.destination(), c.in());
         if (course.passed().isEmpty()) {
-            unsent(hop, course, from, to, out, in, destination);
+            unsent(c, course);
             return;
         }
         Host at = course.passed().get(course.passed().size() - 1);
-        Optional<HostAddress> far = RouterJudge.on(at, in);
-        if (far.isPresent() && !far.get().sees(destination)) {
-            offItsNetwork(hop, at, far.get(), to, in, there);
+        Optional<HostAddress> far = Routers.addressOn(at, c.in());
+        if (far.isPresent() && !far.get().sees(c.destination())) {
+            offItsNetwork(c, at, far.get());
             return;
         }
         List<Adapter> up = at.adapters().stream().filter(Adapter::isUp).toList();
-        Optional<Routers.Onward> onward = context.routers.onward(up, course.passed(), destination, in);
+        Optional<Routers.Onward> onward = context.routers.onward(up, course.passed(), c.destination(), c.in());
         broken(
-                hop,
+                c,
                 at.id(),
                 at,
-                stops(course, at, to, destination, in)
-                        + onward.map(o -> leads(o, in) + "tell it the way to " + there.subnet() + " by that.")
+                stops(c, course, at)
+                        + onward.map(o -> leads(c, o) + "tell it the way to "
+                                        + c.there().subnet() + " by that.")
                                 .orElse(LOOK),
-                onward.map(o -> List.of(remedies.tellTheWay(o.by(), there.subnet(), o.address())))
+                onward.map(o -> List.of(remedies.tellTheWay(o.by(), c.there().subnet(), o.address())))
                         .orElse(List.of()));
     }
 
@@ -57,54 +53,61 @@ final class RouterChain {
      *
      * @param far the router's own address there
      */
-    void offItsNetwork(HopDraft hop, Host router, HostAddress far, Host to, Adapter in, HostAddress there) {
-        hop.broken(
-                Reason.NOT_ROUTED,
-                in.id(),
-                there.address() + " off " + far.subnet(),
-                router.name() + " has " + far + " on " + segment(in) + " and sends nothing for " + to.name() + " at "
-                        + there + " there. Give " + to.name() + " an address of " + far.subnet() + ".",
-                remedies.joinSubnet(in, far.subnet()));
+    void offItsNetwork(Crossing c, Host router, HostAddress far) {
+        c.broken(
+                c.in().id(),
+                c.destination() + " off " + far.subnet(),
+                router.name() + " has " + far + " on " + segment(c.in()) + " and sends nothing for "
+                        + c.to().name() + " at " + c.there() + " there. Give "
+                        + c.to().name() + " an address of " + far.subnet() + ".",
+                remedies.joinSubnet(c.in(), far.subnet()));
+    }
+
+    /** What to do about a mask that covers what is behind a router. */
+    static String apart(List<Edit> narrower) {
+        return narrower.isEmpty()
+                ? "Give one of the two segments a range outside the other's."
+                : "Give it the mask of its segment.";
     }
 
     /** It does not even come to the first router. */
-    private void unsent(
-            HopDraft hop, Routers.Course course, Host from, Host to, Adapter out, Adapter in, Ipv4Address destination) {
-        String what = stops(course, from, to, destination, in);
+    private void unsent(Crossing c, Routers.Course course) {
+        String what = stops(c, course, c.from());
         if (course.last().filter(w -> w.via().isEmpty()).isPresent()) {
-            List<Edit> narrower = remedies.narrow(out, destination);
-            broken(hop, out.id(), from, what + " " + RouterJudge.apart(narrower), narrower);
+            List<Edit> narrower = remedies.narrow(c.out(), c.destination());
+            broken(c, c.out().id(), c.from(), what + " " + apart(narrower), narrower);
             return;
         }
-        Optional<Routers.Onward> onward = context.routers.onward(List.of(out), List.of(), destination, in);
+        Optional<Routers.Onward> onward = context.routers.onward(List.of(c.out()), List.of(), c.destination(), c.in());
         broken(
-                hop,
-                out.id(),
-                from,
-                what + onward.map(o -> leads(o, in) + "make that its gateway.").orElse(LOOK),
-                onward.map(o -> List.of(remedies.giveGateway(out, o.address()))).orElse(List.of()));
+                c,
+                c.out().id(),
+                c.from(),
+                what + onward.map(o -> leads(c, o) + "make that its gateway.").orElse(LOOK),
+                onward.map(o -> List.of(remedies.giveGateway(c.out(), o.address())))
+                        .orElse(List.of()));
     }
 
-    private String leads(Routers.Onward o, Adapter in) {
-        return " " + o.next().name() + ", which leads on to " + segment(in) + ", is " + o.address() + " there: ";
+    private String leads(Crossing c, Routers.Onward o) {
+        return " " + o.next().name() + ", which leads on to " + segment(c.in()) + ", is " + o.address() + " there: ";
     }
 
-    private static void broken(HopDraft hop, Id cause, Host at, String text, List<Edit> edits) {
-        hop.broken(Reason.NOT_ROUTED, cause, "stops at " + at.name(), text, edits);
+    private static void broken(Crossing c, Id cause, Host at, String text, List<Edit> edits) {
+        c.broken(cause, "stops at " + at.name(), text, edits);
     }
 
-    private String stops(Routers.Course course, Host at, Host to, Ipv4Address destination, Adapter in) {
+    private String stops(Crossing c, Routers.Course course, Host at) {
         Optional<RouteTable.Way> way = course.last();
         if (way.isEmpty()) {
-            return at.name() + " was told no way to " + destination + ", where " + to.name() + " is.";
+            return at.name() + " was told no way to " + c.destination() + ", where " + c.to().name() + " is.";
         }
         String here = segment(way.get().by());
         if (way.get().via().isEmpty()) {
-            return at.name() + " takes " + destination + " for a neighbour and looks for " + to.name() + " on " + here
-                    + "; it is on " + segment(in) + ".";
+            return at.name() + " takes " + c.destination() + " for a neighbour and looks for " + c.to().name() + " on "
+                    + here + "; it is on " + segment(c.in()) + ".";
         }
         Ipv4Address via = way.get().via().get();
-        return at.name() + " sends what is for " + destination
+        return at.name() + " sends what is for " + c.destination()
                 + context.routers
                         .at(way.get())
                         .map(back -> " back to " + back.name() + " at " + via + ", and so it goes round in a circle.")

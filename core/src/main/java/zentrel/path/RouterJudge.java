@@ -10,22 +10,6 @@ import zentrel.plan.*;
 
 /** Hop 5 between two segments that a router or several join, where nothing goes by them: why not, and what to set. */
 final class RouterJudge {
-    /**
-     * From one adapter to another with a router between, for one address.
-     *
-     * @param own the address of the first
-     * @param there the address of the other
-     */
-    private record Crossing(
-            HopDraft hop,
-            Host from,
-            Host to,
-            Host router,
-            Adapter out,
-            Adapter in,
-            HostAddress own,
-            HostAddress there) {}
-
     private final PathContext context;
     private final Remedies remedies;
     private final RouterChain chain;
@@ -40,8 +24,8 @@ final class RouterJudge {
     boolean judge(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
         for (Adapter in : PathContext.real(to)) {
             Optional<Host> router = context.routers.joining(pair.out(), in);
-            Optional<HostAddress> own = first(pair.out());
-            Optional<HostAddress> there = first(in);
+            Optional<HostAddress> own = Routers.first(pair.out());
+            Optional<HostAddress> there = Routers.first(in);
             Optional<Host> first = router.or(
                     () -> context.routers.chain(pair.out(), in).stream().findFirst());
             if (first.isEmpty() || own.isEmpty() || there.isEmpty()) {
@@ -50,18 +34,11 @@ final class RouterJudge {
             if (s.delivery() != Delivery.UNICAST) {
                 return endsThere(hop, s, from, to, first.get(), there.get().address());
             }
-            if (router.isPresent()) {
-                unicast(new Crossing(hop, from, to, router.get(), pair.out(), in, own.get(), there.get()));
-            } else {
-                chain.judge(hop, from, to, pair.out(), in, there.get());
-            }
+            Crossing crossing = new Crossing(hop, from, to, pair.out(), in, own.get(), there.get());
+            router.ifPresentOrElse(r -> unicast(crossing, r), () -> chain.judge(crossing));
             return true;
         }
         return false;
-    }
-
-    private static Optional<HostAddress> first(Adapter adapter) {
-        return adapter.addresses().stream().map(AdapterAddress::inForce).findFirst();
     }
 
     /**
@@ -87,87 +64,59 @@ final class RouterJudge {
         return true;
     }
 
-    private void unicast(Crossing c) {
-        Optional<HostAddress> near = on(c.router(), c.out());
-        Optional<HostAddress> far = on(c.router(), c.in());
-        Optional<RouteTable.Way> way = RouteTable.of(c.out()).to(c.there().address());
+    private void unicast(Crossing c, Host router) {
+        Optional<HostAddress> near = Routers.addressOn(router, c.out());
+        Optional<HostAddress> far = Routers.addressOn(router, c.in());
+        Optional<RouteTable.Way> way = RouteTable.of(c.out()).to(c.destination());
         if (way.isPresent() && way.get().via().isEmpty()) {
-            takenForNear(c);
+            takenForNear(c, router);
         } else if (near.isEmpty() || far.isEmpty()) {
             Adapter at = near.isEmpty() ? c.out() : c.in();
-            broken(
-                    c,
-                    c.router().id(),
-                    c.router().name() + " is not there",
-                    c.router().name() + ", which joins " + segments(c)
-                            + ", has no adapter that is up with an address on " + segment(at) + ".",
+            c.broken(
+                    router.id(),
+                    router.name() + " is not there",
+                    router.name() + ", which joins " + segments(c) + ", has no adapter that is up with an address on "
+                            + segment(at) + ".",
                     List.of());
         } else if (!c.own().sees(near.get().address())) {
-            broken(
-                    c,
+            c.broken(
                     c.out().id(),
-                    c.router().name() + " off " + c.own().subnet(),
+                    router.name() + " off " + c.own().subnet(),
                     c.from().name() + " at " + c.own() + " does not see "
-                            + c.router().name() + " at " + near.get() + ", which joins " + segments(c)
+                            + router.name() + " at " + near.get() + ", which joins " + segments(c)
                             + ". Give both an address of one subnet.",
                     remedies.joinSubnet(c.out(), near.get().subnet()));
         } else if (way.isEmpty() || !way.get().via().equals(near.map(HostAddress::address))) {
-            notTold(c, way, near.get().address());
+            notTold(c, router, way, near.get().address());
         } else {
-            chain.offItsNetwork(c.hop(), c.router(), far.get(), c.to(), c.in(), c.there());
+            chain.offItsNetwork(c, router, far.get());
         }
     }
 
     /** The mistake of a wide mask: it covers what is behind the router, so nobody asks the router for it. */
-    private void takenForNear(Crossing c) {
-        List<Edit> edits = remedies.narrow(c.out(), c.there().address());
-        broken(
-                c,
+    private void takenForNear(Crossing c, Host router) {
+        List<Edit> edits = remedies.narrow(c.out(), c.destination());
+        c.broken(
                 c.out().id(),
-                c.there().address() + " taken for near",
-                c.from().name() + " at " + c.own() + " takes " + c.there().address() + " for a neighbour and looks for "
+                c.destination() + " taken for near",
+                c.from().name() + " at " + c.own() + " takes " + c.destination() + " for a neighbour and looks for "
                         + c.to().name() + " on " + segment(c.out()) + ", so nothing goes by "
-                        + c.router().name() + ". "
-                        + apart(edits),
+                        + router.name() + ". "
+                        + RouterChain.apart(edits),
                 edits);
     }
 
-    static String apart(List<Edit> narrower) {
-        return narrower.isEmpty()
-                ? "Give one of the two segments a range outside the other's."
-                : "Give it the mask of its segment.";
-    }
-
-    private void notTold(Crossing c, Optional<RouteTable.Way> way, Ipv4Address near) {
+    private void notTold(Crossing c, Host router, Optional<RouteTable.Way> way, Ipv4Address near) {
         String now = way.flatMap(RouteTable.Way::via)
-                .map(via -> "sends what is not near to " + via + ", which is not "
-                        + c.router().name())
-                .orElse("was told no router for " + c.there().address());
-        broken(
-                c,
+                .map(via -> "sends what is not near to " + via + ", which is not " + router.name())
+                .orElse("was told no router for " + c.destination());
+        c.broken(
                 c.out().id(),
                 "not by " + near,
                 c.from().name() + " at " + c.own() + " " + now + ". "
-                        + c.router().name() + ", which leads to " + segment(c.in()) + ", is " + near
+                        + router.name() + ", which leads to " + segment(c.in()) + ", is " + near
                         + " there: make that its gateway.",
                 List.of(remedies.giveGateway(c.out(), near)));
-    }
-
-    private static void broken(Crossing c, Id cause, String brief, String text, List<Edit> edits) {
-        c.hop().broken(Reason.NOT_ROUTED, cause, brief, text, edits);
-    }
-
-    /** The router's own address on the segment of an adapter. */
-    static Optional<HostAddress> on(Host router, Adapter adapter) {
-        List<HostAddress> all = router.adapters().stream()
-                .filter(a -> a.isUp() && PathContext.sameSegment(a, adapter))
-                .flatMap(a -> a.addresses().stream())
-                .map(AdapterAddress::inForce)
-                .toList();
-        return all.stream()
-                .filter(a -> first(adapter).filter(x -> x.sees(a.address())).isPresent())
-                .findFirst()
-                .or(() -> all.stream().findFirst());
     }
 
     private String segment(Adapter adapter) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
@@ -47,6 +48,24 @@ final class Routers {
 
     private static boolean on(Host router, SegmentId segment) {
         return router.adapters().stream().anyMatch(x -> x.segment().equals(Optional.of(segment)));
+    }
+
+    /** The router's own address on the segment of an adapter. */
+    static Optional<HostAddress> addressOn(Host router, Adapter adapter) {
+        List<HostAddress> all = router.adapters().stream()
+                .filter(a -> a.isUp() && PathContext.sameSegment(a, adapter))
+                .flatMap(a -> a.addresses().stream())
+                .map(AdapterAddress::inForce)
+                .toList();
+        return all.stream()
+                .filter(a -> first(adapter).filter(x -> x.sees(a.address())).isPresent())
+                .findFirst()
+                .or(() -> all.stream().findFirst());
+    }
+
+    /** The address of an adapter that others know it by: its first. */
+    static Optional<HostAddress> first(Adapter adapter) {
+        return adapter.addresses().stream().map(AdapterAddress::inForce).findFirst();
     }
 
     /** The fewest routers that lead from one segment to the other, whatever they are set to; none where none do. */

@@ -1,0 +1,26 @@
+package zentrel.path;
+
+import java.util.List;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Adapter;
+import zentrel.plan.Edit;
+import zentrel.plan.Host;
+import zentrel.plan.Id;
+
+/**
+ * From one adapter to another with routers between, for one address.
+ *
+ * @param hop where it is said why nothing goes by them
+ * @param own the address of the first
+ * @param there the address of the other, with the mask of whoever has it
+ */
+record Crossing(HopDraft hop, Host from, Host to, Adapter out, Adapter in, HostAddress own, HostAddress there) {
+    Ipv4Address destination() {
+        return there.address();
+    }
+
+    void broken(Id cause, String brief, String text, List<Edit> edits) {
+        hop.broken(Reason.NOT_ROUTED, cause, brief, text, edits);
+    }
+}
