@@ -98,7 +98,7 @@ final class Shots {
                 },
                 "bench-armed");
         steps.removeLast();
-        view(4, 1500, () -> window.bench().raise(new UniverseId("u1"), 37, 230), "bench");
+        view(4, 1500, () -> window.bench().raise(new UniverseId("u1"), 55, 230), "bench");
         view(
                 4,
                 1800,

@@ -174,7 +174,17 @@ class WindowTest extends OpenWindow {
         waitFor("ARMED");
         robot.clickOn("#bench-raise");
         waitFor("slot 55 = 255");
-        waitFor("slot lit");
+        waitFor("seen 1 of 18 lit");
+        fx(() -> {
+            document.select(new FixtureId("f103")); // on the same line, and nothing of it was raised
+            return true;
+        });
+        waitFor("not seen any of 18");
+        fx(() -> {
+            document.select(new UniverseId("u1"));
+            return true;
+        });
+        waitFor("seen 1 slot lit");
         fx(() -> {
             document.select(new zentrel.plan.LinkId("go-link"));
             return true;

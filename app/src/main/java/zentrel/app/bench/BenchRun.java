@@ -22,6 +22,8 @@ import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.plan.ApplicationId;
 import zentrel.plan.ControlLink;
+import zentrel.plan.Counted;
+import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.LinkId;
 import zentrel.plan.Plan;
@@ -249,8 +251,11 @@ final class BenchRun implements Evidence, AutoCloseable {
                 && signal.get() instanceof StreamId stream
                 && path.receiver().isPresent()) {
             return running.plan().index().find(stream).isPresent()
-                    ? ofStream(running, running.plan().index().stream(stream), (PortId)
-                            path.receiver().get())
+                    ? ofStream(
+                            running,
+                            running.plan().index().stream(stream),
+                            (PortId) path.receiver().get(),
+                            fixtureOf(path, running.plan()))
                     : Map.of();
         }
         if (signal.isPresent()
@@ -261,7 +266,37 @@ final class BenchRun implements Evidence, AutoCloseable {
         return Map.of();
     }
 
-    private Map<HopKind, Sight> ofStream(PlanRun running, Stream stream, PortId portId) {
+    /** The fixture that a path is asked about; empty where it is asked about as a whole. */
+    private static Optional<Fixture> fixtureOf(SignalPath path, Plan plan) {
+        return path.hops()
+                .filter(h -> h.kind() == HopKind.LEADS)
+                .findFirst()
+                .flatMap(h -> plan.index().find(h.at()))
+                .filter(Fixture.class::isInstance)
+                .map(Fixture.class::cast);
+    }
+
+    /** What the levels at a port light: of one fixture, or of all that is there. */
+    private static Sight light(byte[] levels, Stream stream, Optional<Fixture> fixture) {
+        int lit = 0;
+        int slots = 0;
+        for (int slot = 1; slot <= levels.length; slot++) {
+            int at = slot;
+            if (fixture.isEmpty()
+                    || fixture.get().breaks().stream()
+                            .anyMatch(
+                                    b -> b.universe().equals(stream.universe()) && b.start() <= at && at <= b.end())) {
+                slots++;
+                lit += levels[slot - 1] != 0 ? 1 : 0;
+            }
+        }
+        if (fixture.isPresent()) {
+            return lit > 0 ? new Sight(true, lit + " of " + slots + " lit") : new Sight(false, "any of " + slots);
+        }
+        return lit > 0 ? new Sight(true, Counted.of(lit, "slot") + " lit") : new Sight(false, "all zero");
+    }
+
+    private Map<HopKind, Sight> ofStream(PlanRun running, Stream stream, PortId portId, Optional<Fixture> fixture) {
         Map<HopKind, Sight> sights = new EnumMap<>(HopKind.class);
         long sent = running.sentBy(stream.application());
         boolean settled =
@@ -298,13 +333,7 @@ final class BenchRun implements Evidence, AutoCloseable {
             sights.put(HopKind.AGREES, new Sight(agrees, agrees ? String.valueOf(wire) : wire + " only"));
             sights.put(HopKind.WINS, new Sight(taken != null, taken != null ? ago(taken) : "no output"));
             if (taken != null) {
-                int lit = 0;
-                for (byte level : running.levels(port)) {
-                    lit += level != 0 ? 1 : 0;
-                }
-                sights.put(
-                        HopKind.LEADS,
-                        new Sight(lit > 0, lit > 0 ? lit + (lit == 1 ? " slot lit" : " slots lit") : "all zero"));
+                sights.put(HopKind.LEADS, light(running.levels(port), stream, fixture));
             }
         }
         return sights;
