@@ -114,7 +114,7 @@ final class TransportJudge {
         at(hops, HopKind.LET_IN)
                 .passes(
                         s.to().id(),
-                        "listens on " + in.name(),
+                        "hears on " + in.name(),
                         s.to().name() + " listens for " + s.listen().title() + " on " + in.name() + ".");
         if (!contains(listening, in)) {
             elsewhere(hops, s, listening, in);
@@ -848,7 +848,7 @@ final class TransportJudge {
         HopDraft hop = at(hops, HopKind.LET_IN);
         hop.passes(
                 s.to().id(),
-                s.to().binding(s.listen()).mode() == BindingMode.ADAPTERS ? "listens on " + in.name() : "listens",
+                s.to().binding(s.listen()).mode() == BindingMode.ADAPTERS ? "hears on " + in.name() : "listens",
                 s.to().name() + " listens for " + s.listen().title() + " on " + in.name() + ", and nothing bars it.");
         if (!to.firewall().letsIn(s.traffic())) {
             hop.broken(
@@ -881,7 +881,7 @@ final class TransportJudge {
                 .broken(
                         reason,
                         s.to().id(),
-                        "listens on " + names,
+                        "hears on " + names,
                         s.to().name() + " listens for " + s.listen().title() + " on " + names + " only; it arrives on "
                                 + in.name() + ". Bind it to " + in.name() + shown(in) + ".",
                         edits);
