@@ -451,6 +451,10 @@ final class MainWindow {
                 Alert.AlertType.NONE, document.plan().name() + " has changes that are not saved.", give, keep);
         alert.initOwner(stage);
         alert.setTitle("Not saved");
+        // so that Enter, pressed too soon, loses nothing
+        if (alert.getDialogPane().lookupButton(keep) instanceof Button button) {
+            button.setDefaultButton(true);
+        }
         return alert.showAndWait().filter(give::equals).isPresent();
     }
 
