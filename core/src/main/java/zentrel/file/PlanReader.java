@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.JsonToken;
+import com.fasterxml.jackson.core.io.JsonEOFException;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -120,7 +121,12 @@ public final class PlanReader {
         JsonLocation location = e.getLocation();
         String where =
                 location == null ? "" : " at line " + location.getLineNr() + ", column " + location.getColumnNr();
-        String what = String.valueOf(e.getOriginalMessage()).split("\n", 2)[0];
+        // the parser's words name its own settings where they say where something began
+        String what = e instanceof JsonEOFException
+                ? "it ends before it is whole."
+                : String.valueOf(e.getOriginalMessage())
+                        .split("\n", 2)[0]
+                        .replaceAll(" *(\\([^(]*|at )?\\[Source: .*", "");
         return "The " + file + " file is not readable JSON" + where + ": "
                 + (what.length() > 200 ? what.substring(0, 200) + "…" : what);
     }

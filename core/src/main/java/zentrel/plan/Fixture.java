@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /**
  * A light, or whatever else takes slots.
@@ -45,6 +46,13 @@ public record Fixture(
         if (breaks.isEmpty()) {
             throw new IllegalArgumentException("A fixture needs at least one break: universe, start and footprint.");
         }
+    }
+
+    /** The slots that it takes of a universe, 1 to 512; what of it lies beyond is left out. */
+    public IntStream slotsIn(UniverseId universe) {
+        return breaks.stream()
+                .filter(b -> b.universe().equals(universe))
+                .flatMapToInt(b -> IntStream.rangeClosed(b.start(), Math.min(b.end(), Universe.SLOTS)));
     }
 
     /** This fixture with the break at {@code index} replaced. */

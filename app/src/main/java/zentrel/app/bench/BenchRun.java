@@ -5,6 +5,7 @@ import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -15,6 +16,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.shell.Evidence;
@@ -278,20 +280,14 @@ final class BenchRun implements Evidence, AutoCloseable {
 
     /** What the levels at a port light: of one fixture, or of all that is there. */
     private static Sight light(byte[] levels, Stream stream, Optional<Fixture> fixture) {
-        int lit = 0;
-        int slots = 0;
-        for (int slot = 1; slot <= levels.length; slot++) {
-            int at = slot;
-            if (fixture.isEmpty()
-                    || fixture.get().breaks().stream()
-                            .anyMatch(
-                                    b -> b.universe().equals(stream.universe()) && b.start() <= at && at <= b.end())) {
-                slots++;
-                lit += levels[slot - 1] != 0 ? 1 : 0;
-            }
-        }
+        int[] slots = fixture.map(f -> f.slotsIn(stream.universe()))
+                .orElseGet(() -> IntStream.rangeClosed(1, levels.length))
+                .toArray();
+        long lit = Arrays.stream(slots).filter(s -> levels[s - 1] != 0).count();
         if (fixture.isPresent()) {
-            return lit > 0 ? new Sight(true, lit + " of " + slots + " lit") : new Sight(false, "any of " + slots);
+            return lit > 0
+                    ? new Sight(true, lit + " of " + slots.length + " lit")
+                    : new Sight(false, "any of " + slots.length);
         }
         return lit > 0 ? new Sight(true, Counted.of(lit, "slot") + " lit") : new Sight(false, "all zero");
     }

@@ -35,7 +35,6 @@ import zentrel.check.Report;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
-import zentrel.plan.Break;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
@@ -568,14 +567,10 @@ public final class BenchStage implements StageView {
     }
 
     private Node lamp(Fixture fixture, Stream stream, byte[] levels) {
-        int most = 0;
-        for (Break b : fixture.breaks()) {
-            if (b.universe().equals(stream.universe())) {
-                for (int i = b.start(); i <= Math.min(b.end(), 512); i++) {
-                    most = Math.max(most, levels[i - 1] & 0xFF);
-                }
-            }
-        }
+        int most = fixture.slotsIn(stream.universe())
+                .map(s -> levels[s - 1] & 0xFF)
+                .max()
+                .orElse(0);
         Circle circle = new Circle(9);
         circle.setFill(most == 0 ? Color.TRANSPARENT : Color.hsb(46, 0.28, 0.25 + 0.75 * most / 255.0));
         circle.setStyle("-fx-stroke: -z-slate;");
