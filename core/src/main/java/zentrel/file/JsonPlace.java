@@ -12,6 +12,7 @@ import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import zentrel.plan.Setting;
 import zentrel.plan.Word;
+import zentrel.text.PlainText;
 
 /** One JSON value with the place where it stands, so that every complaint can name it. */
 final class JsonPlace {
@@ -83,8 +84,7 @@ final class JsonPlace {
     }
 
     private String shown() {
-        String text = node.toString();
-        return text.length() > SHOWN_CHARACTERS ? text.substring(0, SHOWN_CHARACTERS) + "…" : text;
+        return PlainText.shown(node.toString(), SHOWN_CHARACTERS);
     }
 
     private JsonPlace child(String name) {
@@ -155,6 +155,9 @@ final class JsonPlace {
         if (!node.isTextual()) {
             throw wrong("text in quotes belongs here, not " + shown());
         }
+        PlainText.fault(node.textValue()).ifPresent(f -> {
+            throw wrong("this text " + f + "; remove it");
+        });
         return node.textValue();
     }
 

@@ -7,6 +7,7 @@ import java.util.Set;
 import zentrel.plan.Adapter;
 import zentrel.plan.Host;
 import zentrel.plan.Plan;
+import zentrel.text.PlainText;
 
 /** Names for addresses, as every system reads them from its hosts file. */
 public final class HostsFile {
@@ -17,7 +18,7 @@ public final class HostsFile {
 
     /** A line for each host that has an address: the address, and the host's name as a label. */
     public static String of(Plan plan) {
-        StringBuilder text = new StringBuilder("# " + plan.name().replaceAll("\\p{Cntrl}", " ") + "\n");
+        StringBuilder text = new StringBuilder("# " + PlainText.cleaned(plan.name()) + "\n");
         Set<String> taken = new HashSet<>();
         for (Host host : plan.hosts()) {
             for (Adapter adapter : host.adapters()) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.text.PlainText;
 
 /**
  * What a plan means for one computer: the steps in order, each with the one that takes it back.
@@ -143,15 +144,15 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
 
     /** All of it as text to copy, a comment before each line. */
     public String text(String name) {
-        StringBuilder text = new StringBuilder("# " + name + ": as planned\n");
+        StringBuilder text = new StringBuilder(comment(name + ": as planned"));
         steps.forEach(s -> line(text, s.title(), s.typed(), s.command()));
         return text.toString();
     }
 
     /** What takes all of it back, the last first. What an adapter had before is only known where the plan says so. */
     public String backText(String name) {
-        StringBuilder text = new StringBuilder("# " + name
-                + ": as it was; an adapter of which the plan does not know what it had asks for an address\n");
+        StringBuilder text = new StringBuilder(comment(
+                name + ": as it was; an adapter of which the plan does not know what it had asks for an address"));
         for (int i = steps.size() - 1; i >= 0; i--) {
             MachineStep s = steps.get(i);
             if (!s.back().isEmpty()) {
@@ -162,11 +163,11 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
     }
 
     private static void line(StringBuilder text, String title, boolean typed, String line) {
-        text.append("\n# ")
-                .append(title)
-                .append('\n')
-                .append(typed ? "" : "# ")
-                .append(line)
-                .append('\n');
+        text.append('\n').append(comment(title)).append(typed ? PlainText.cleaned(line) + "\n" : comment(line));
+    }
+
+    /** One line that every shell passes over; a break in it would end the comment and begin a command. */
+    private static String comment(String text) {
+        return "# " + PlainText.cleaned(text) + "\n";
     }
 }

@@ -1,5 +1,7 @@
 package zentrel.machine;
 
+import zentrel.text.PlainText;
+
 /**
  * Quotes names so that a shell reads them as one word, whatever they contain. Control characters are refused: pasted into a
  * terminal they would be keys.
@@ -36,15 +38,18 @@ public final class Quoting {
         return quoted.append('\'').toString();
     }
 
+    /** Whether PowerShell reads a name as a pattern where a parameter takes patterns: it has {@code * ? [ ]} or a back-tick. */
+    static boolean isPattern(String text) {
+        return text.chars().anyMatch(c -> "*?[]`".indexOf(c) >= 0);
+    }
+
     private static void requirePlain(String text) {
         if (text.isEmpty()) {
             throw new IllegalArgumentException("A name that stands in a command has at least one character.");
         }
-        for (int i = 0; i < text.length(); i++) {
-            if (Character.isISOControl(text.charAt(i))) {
-                throw new IllegalArgumentException("The name \"" + text.replaceAll("\\p{Cntrl}", "·")
-                        + "\" has control characters, which are keys in a terminal. Rename it first.");
-            }
-        }
+        PlainText.fault(text).ifPresent(fault -> {
+            throw new IllegalArgumentException("The name \"" + PlainText.shown(text, 60) + "\" " + fault
+                    + ", which would act as a key in a terminal. Rename it first.");
+        });
     }
 }

@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
+import zentrel.text.PlainText;
 
 /**
  * What a DHCP server is told so that each adapter always gets the address of the plan.
@@ -91,12 +92,11 @@ public record Reservations(List<Given> given, List<String> leftOut) {
     /** For dnsmasq: only adapters that are listed get an address. */
     public String dnsmasq() {
         StringBuilder text = new StringBuilder();
-        leftOut.forEach(l -> text.append("# left out: ").append(l).append('\n'));
+        leftOut.forEach(
+                l -> text.append("# left out: ").append(PlainText.cleaned(l)).append('\n'));
         for (Segment segment : segments()) {
             var subnet = segment.subnet().orElseThrow();
-            text.append("\n# ")
-                    .append(segment.name().replaceAll("\\p{Cntrl}", " "))
-                    .append('\n');
+            text.append("\n# ").append(PlainText.cleaned(segment.name())).append('\n');
             text.append("dhcp-range=")
                     .append(subnet.network())
                     .append(",static,")

@@ -7,63 +7,83 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Route;
 
-/** Windows, by PowerShell as administrator. */
+/**
+ * Windows, by PowerShell as administrator. Several parameters that name an adapter or a rule read {@code *}, {@code ?} and
+ * {@code [} as patterns, also between quotes; such a name is looked up by comparison instead, so that no other is touched.
+ */
 final class WindowsSystem extends MachineSystem {
     private static String name(String adapter) {
         return Quoting.powerShell(adapter);
     }
 
+    /** The parameter of the network commands that names one adapter. */
+    private static String alias(String adapter) {
+        return Quoting.isPattern(adapter)
+                ? " -InterfaceIndex " + found(adapter) + ".ifIndex"
+                : " -InterfaceAlias " + name(adapter);
+    }
+
+    /** The parameter of the adapter commands that names one adapter. */
+    private static String adapter(String adapter) {
+        return Quoting.isPattern(adapter) ? " -InputObject " + found(adapter) : " -Name " + name(adapter);
+    }
+
+    private static String found(String adapter) {
+        return "(Get-NetAdapter | Where-Object { $_.Name -eq " + name(adapter) + " })";
+    }
+
     @Override
     String set(String adapter, HostAddress address, Optional<Ipv4Address> gateway) {
-        return clear(adapter) + "; Set-NetIPInterface -InterfaceAlias " + name(adapter)
-                + " -AddressFamily IPv4 -Dhcp Disabled; New-NetIPAddress -InterfaceAlias " + name(adapter)
+        return clear(adapter) + "; Set-NetIPInterface" + alias(adapter)
+                + " -AddressFamily IPv4 -Dhcp Disabled; New-NetIPAddress" + alias(adapter)
                 + " -IPAddress " + address.address() + " -PrefixLength " + address.prefixLength()
                 + gateway.map(g -> " -DefaultGateway " + g).orElse("");
     }
 
     private static String clear(String adapter) {
-        return "Remove-NetIPAddress -InterfaceAlias " + name(adapter)
-                + " -AddressFamily IPv4 -Confirm:$false -ErrorAction SilentlyContinue; Remove-NetRoute -InterfaceAlias "
-                + name(adapter)
+        return "Remove-NetIPAddress" + alias(adapter)
+                + " -AddressFamily IPv4 -Confirm:$false -ErrorAction SilentlyContinue; Remove-NetRoute"
+                + alias(adapter)
                 + " -DestinationPrefix 0.0.0.0/0 -Confirm:$false -ErrorAction SilentlyContinue";
     }
 
     @Override
     String dhcp(String adapter) {
-        return clear(adapter) + "; Set-NetIPInterface -InterfaceAlias " + name(adapter)
-                + " -AddressFamily IPv4 -Dhcp Enabled";
+        return clear(adapter) + "; Set-NetIPInterface" + alias(adapter) + " -AddressFamily IPv4 -Dhcp Enabled";
     }
 
     @Override
     String askAgain(String adapter) {
-        return "ipconfig /renew " + name(adapter);
+        return Quoting.isPattern(adapter)
+                ? "Get-CimInstance Win32_NetworkAdapterConfiguration | Where-Object { $_.InterfaceIndex -eq "
+                        + found(adapter) + ".ifIndex } | Invoke-CimMethod -MethodName RenewDHCPLease"
+                : "ipconfig /renew " + name(adapter);
     }
 
     @Override
     String add(String adapter, HostAddress address) {
-        return "New-NetIPAddress -InterfaceAlias " + name(adapter) + " -IPAddress " + address.address()
-                + " -PrefixLength " + address.prefixLength() + " -SkipAsSource $true";
+        return "New-NetIPAddress" + alias(adapter) + " -IPAddress " + address.address() + " -PrefixLength "
+                + address.prefixLength() + " -SkipAsSource $true";
     }
 
     @Override
     String remove(String adapter, HostAddress address) {
-        return "Remove-NetIPAddress -InterfaceAlias " + name(adapter) + " -IPAddress " + address.address()
-                + " -Confirm:$false";
+        return "Remove-NetIPAddress" + alias(adapter) + " -IPAddress " + address.address() + " -Confirm:$false";
     }
 
     @Override
     String call(String from, String to) {
-        return "Rename-NetAdapter -Name " + name(from) + " -NewName " + name(to);
+        return "Rename-NetAdapter" + adapter(from) + " -NewName " + name(to);
     }
 
     @Override
     String off(String adapter) {
-        return "Disable-NetAdapter -Name " + name(adapter) + " -Confirm:$false";
+        return "Disable-NetAdapter" + adapter(adapter) + " -Confirm:$false";
     }
 
     @Override
     String on(String adapter) {
-        return "Enable-NetAdapter -Name " + name(adapter);
+        return "Enable-NetAdapter" + adapter(adapter);
     }
 
     @Override
@@ -93,12 +113,12 @@ final class WindowsSystem extends MachineSystem {
     }
 
     private static String route(String adapter, Route route) {
-        return " -InterfaceAlias " + name(adapter) + " -DestinationPrefix " + route.to();
+        return alias(adapter) + " -DestinationPrefix " + route.to();
     }
 
     @Override
     MachineStep metric(String adapter, int metric) {
-        String set = "Set-NetIPInterface -InterfaceAlias " + name(adapter) + " -AddressFamily IPv4 ";
+        String set = "Set-NetIPInterface" + alias(adapter) + " -AddressFamily IPv4 ";
         return new MachineStep(
                 "Take " + adapter + " with metric " + metric,
                 set + "-InterfaceMetric " + metric,
@@ -114,6 +134,9 @@ final class WindowsSystem extends MachineSystem {
                 "New-NetFirewallRule -DisplayName " + rule + " -Direction Inbound -Protocol UDP -LocalPort " + port
                         + " -Action Allow -Profile Any",
                 true,
-                "Remove-NetFirewallRule -DisplayName " + rule);
+                Quoting.isPattern(what)
+                        ? "Get-NetFirewallRule | Where-Object { $_.DisplayName -eq " + rule
+                                + " } | Remove-NetFirewallRule"
+                        : "Remove-NetFirewallRule -DisplayName " + rule);
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.text.PlainText;
 
 /**
  * A network adapter of a host.
@@ -38,6 +39,8 @@ public record Adapter(
         Plug plug)
         implements Named {
     public Adapter {
+        PlainText.require("The name of an adapter", name);
+        mac.ifPresent(t -> PlainText.require("A hardware address", t));
         addresses = List.copyOf(addresses);
         routes = List.copyOf(routes);
     }

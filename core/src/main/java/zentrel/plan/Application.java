@@ -1,8 +1,10 @@
 package zentrel.plan;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zentrel.text.PlainText;
 
 /**
  * A program that runs on a host; a device's firmware is one too.
@@ -41,6 +43,8 @@ public record Application(
     }
 
     public Application {
+        PlainText.require("The name of a program", name);
+        version.ifPresent(s -> PlainText.requireAll("A version", List.of(s.planned(), s.inForce())));
         bindings = Map.copyOf(bindings);
         outputs = Map.copyOf(outputs);
         screens = Map.copyOf(screens);

@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.text.PlainText;
 
 /**
  * A console's own stream to a previs or another program of its maker: neither Art-Net nor sACN, and its bytes are known to
@@ -28,6 +29,12 @@ public record Attachment(
         Optional<String> driver,
         String sign)
         implements Named {
+    public Attachment {
+        PlainText.require("The name of a link to a previs", name);
+        driver.ifPresent(t -> PlainText.require("A driver", t));
+        PlainText.require("A sign", sign);
+    }
+
     public Attachment withName(String value) {
         return new Attachment(id, value, from, to, sending, chosen, destination, versions, driver, sign);
     }

@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.PlainText;
+
 /**
  * A cable between two things of the plan.
  *
@@ -10,6 +12,7 @@ package zentrel.plan;
  */
 public record Cable(CableId id, String name, CableKind kind, Id from, Id to, boolean connected) implements Named {
     public Cable {
+        PlainText.require("The name of a cable", name);
         if (from.equals(to)) {
             throw new IllegalArgumentException(
                     "A cable has two different ends, and both are \"" + from.value() + "\".");

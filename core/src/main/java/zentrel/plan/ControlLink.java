@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.text.PlainText;
 
 /**
  * OSC from one application to another.
@@ -24,6 +25,11 @@ public record ControlLink(
         boolean answer,
         Optional<Setting<Integer>> answerPort)
         implements Named {
+    public ControlLink {
+        PlainText.require("The name of a control link", name);
+        PlainText.require("An OSC address", pattern);
+    }
+
     public ControlLink withDestination(Ipv4Address value) {
         return new ControlLink(id, name, from, to, Setting.of(value), port, pattern, enabled, answer, answerPort);
     }

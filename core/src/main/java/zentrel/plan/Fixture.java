@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import zentrel.text.PlainText;
 
 /**
  * A light, or whatever else takes slots.
@@ -42,6 +43,10 @@ public record Fixture(
     }
 
     public Fixture {
+        PlainText.require("The number of a fixture", number);
+        PlainText.require("The name of a fixture", name);
+        PlainText.require("A place", place);
+        PlainText.require("The type of a fixture", type);
         breaks = List.copyOf(breaks);
         if (breaks.isEmpty()) {
             throw new IllegalArgumentException("A fixture needs at least one break: universe, start and footprint.");

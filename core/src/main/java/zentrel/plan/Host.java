@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.List;
 import java.util.Optional;
+import zentrel.text.PlainText;
 
 /**
  * A physical box.
@@ -40,6 +41,9 @@ public record Host(
     }
 
     public Host {
+        PlainText.require("The name of a device", name);
+        PlainText.require("A place", place);
+        profile.ifPresent(t -> PlainText.require("The id of a profile", t));
         adapters = List.copyOf(adapters);
     }
 

@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.util.Optional;
+import zentrel.text.PlainText;
 
 /**
  * The stable name of one thing in a plan. It never changes when the thing is renamed, and no two things of one plan share
@@ -55,9 +56,10 @@ public sealed interface Id
         for (int i = 0; i < value.length(); i++) {
             char c = value.charAt(i);
             if (Character.isWhitespace(c) || Character.isISOControl(c) || c == '@' || c == '#') {
-                return Optional.of("The id \"" + value + "\" may not contain blanks, control characters, @ or #.");
+                return Optional.of("The id \"" + PlainText.shown(value, MAX_LENGTH)
+                        + "\" may not contain blanks, control characters, @ or #.");
             }
         }
-        return Optional.empty();
+        return PlainText.fault(value).map(f -> "The id \"" + PlainText.shown(value, MAX_LENGTH) + "\" " + f + ".");
     }
 }

@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.List;
 import java.util.Optional;
+import zentrel.text.PlainText;
 
 /**
  * What is installed of an application, beside its version: the facts on which its limits may depend.
@@ -23,6 +24,11 @@ public record Installed(
             new Installed(Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty());
 
     public Installed {
+        profile.ifPresent(t -> PlainText.require("The id of a profile", t));
+        licence.ifPresent(t -> PlainText.require("A licence", t));
+        PlainText.requireAll("The name of an attached key", attached);
+        show.ifPresent(s -> PlainText.requireAll("The name of a show", List.of(s.planned(), s.inForce())));
+        cid.ifPresent(t -> PlainText.require("The identity of a source", t));
         attached = List.copyOf(attached);
     }
 

@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.util.Optional;
+import zentrel.text.PlainText;
 
 /**
  * A DMX line that runs through fixtures.
@@ -9,6 +10,10 @@ import java.util.Optional;
  * @param via what passes another line on to it, where it does not start at the port itself
  */
 public record Line(LineId id, String name, PortId port, Optional<Via> via) implements Named {
+    public Line {
+        PlainText.require("The name of a line", name);
+    }
+
     /** A line that starts at a port. */
     public Line(LineId id, String name, PortId port) {
         this(id, name, port, Optional.empty());

@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.util.List;
+import zentrel.text.PlainText;
 
 /**
  * How an application takes OSC. Receiving may need two switches.
@@ -13,6 +14,7 @@ import java.util.List;
 public record OscInput(
         Setting<Integer> port, Setting<Boolean> receiving, Setting<Boolean> handling, List<String> targets) {
     public OscInput {
+        PlainText.requireAll("An OSC address", targets);
         targets = List.copyOf(targets);
     }
 

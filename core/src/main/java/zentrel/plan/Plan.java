@@ -7,6 +7,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import zentrel.text.PlainText;
 
 /**
  * Everything that was said about a rig. Immutable: an edit returns a new plan, which shares what did not change. The
@@ -70,7 +71,7 @@ public final class Plan {
             List<TypedCopy> copies,
             List<Sighting> sightings,
             List<Profile> profiles) {
-        this.name = name;
+        this.name = PlainText.require("The name of a plan", name);
         this.segments = List.copyOf(segments);
         this.hosts = List.copyOf(hosts);
         this.applications = List.copyOf(applications);

@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.util.Optional;
+import zentrel.text.PlainText;
 
 /**
  * A DMX connector of a device, or an input inside an application.
@@ -18,6 +19,10 @@ public record Port(
         Optional<Setting<Integer>> wire,
         Optional<UniverseId> universe)
         implements Named {
+    public Port {
+        PlainText.require("The name of a port", name);
+    }
+
     public Port withDirection(Direction value) {
         return withDirection(Setting.of(value));
     }

@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.util.List;
+import zentrel.text.PlainText;
 
 /**
  * How a box is powered.
@@ -13,6 +14,7 @@ public record Power(boolean on, List<String> supplies) {
     public static final Power ON = new Power(true, List.of());
 
     public Power {
+        PlainText.requireAll("The name of a power supply", supplies);
         supplies = List.copyOf(supplies);
     }
 

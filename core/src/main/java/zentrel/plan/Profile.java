@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
+import zentrel.text.PlainText;
 
 /**
  * What a kind of box or a kind of software can do, as data. A plan carries the profiles it uses, so that it opens anywhere.
@@ -49,6 +50,11 @@ public record Profile(
         List<ProfileSign> signs,
         Map<String, String> menus) {
     public Profile {
+        PlainText.require("The id of a profile", id);
+        PlainText.require("The name of a profile", name);
+        PlainText.require("The summary of a profile", summary);
+        PlainText.requireAll("A word of a profile", words);
+        PlainText.requireAll("A menu of a profile", menus.values());
         words = List.copyOf(words);
         adapters = List.copyOf(adapters);
         applications = List.copyOf(applications);

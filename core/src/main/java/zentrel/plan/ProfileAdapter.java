@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
+import zentrel.text.PlainText;
 
 /**
  * A network adapter that every box of a profile has.
@@ -18,6 +19,10 @@ public record ProfileAdapter(
         Optional<FromMac> fromMac,
         boolean dhcp,
         Waits waits) {
+    public ProfileAdapter {
+        PlainText.require("The name of an adapter", name);
+    }
+
     /**
      * An address made as Art-Net says.
      *

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zentrel.text.PlainText;
 
 /**
  * A program that a profile brings: a device's firmware, or software for a computer.
@@ -34,6 +35,9 @@ public record ProfileApplication(
         List<String> attachments,
         List<ProfileLimit> limits) {
     public ProfileApplication {
+        PlainText.require("The name of a program", name);
+        PlainText.requireAll("A licence", licences);
+        PlainText.requireAll("The name of an attached key", attachments);
         sends = Set.copyOf(sends);
         takes = Set.copyOf(takes);
         screenFirst = Map.copyOf(screenFirst);

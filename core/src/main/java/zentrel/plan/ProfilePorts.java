@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.Optional;
 import java.util.Set;
+import zentrel.text.PlainText;
 
 /**
  * A group of like connectors.
@@ -18,6 +19,7 @@ public record ProfilePorts(
     public static final int MOST = 4096;
 
     public ProfilePorts {
+        PlainText.require("The name of a port", name);
         directions = Set.copyOf(directions);
         if (count < 1 || count > MOST) {
             throw new IllegalArgumentException("A group has 1 to " + MOST + " ports, not " + count + ".");

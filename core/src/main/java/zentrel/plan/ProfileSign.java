@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.PlainText;
+
 /**
  * What a person sees on a device in a state.
  *
@@ -7,4 +9,10 @@ package zentrel.plan;
  * @param when the state: "levels arrive"
  * @param shows what is seen: "flickers"
  */
-public record ProfileSign(String look, String when, String shows) {}
+public record ProfileSign(String look, String when, String shows) {
+    public ProfileSign {
+        PlainText.require("The look of a sign", look);
+        PlainText.require("The time of a sign", when);
+        PlainText.require("The meaning of a sign", shows);
+    }
+}

@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.util.Set;
+import zentrel.text.PlainText;
 
 /**
  * What must be done on a device before something typed in is in force.
@@ -17,6 +18,8 @@ public record ProfileStep(Set<String> of, String does, int times, int seconds, S
             Set.of("address", "universe", "protocol", "port", "binding", "name", "version", "osc", "session");
 
     public ProfileStep {
+        PlainText.require("What a step does", does);
+        PlainText.require("The reason of a step", why);
         of = Set.copyOf(of);
         if (!SUBJECTS.containsAll(of)) {
             throw new IllegalArgumentException("A step is about "

@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.PlainText;
+
 /**
  * A way to power a box.
  *
@@ -9,6 +11,7 @@ package zentrel.plan;
  */
 public record ProfileSupply(String name, boolean poe, double watts) {
     public ProfileSupply {
+        PlainText.require("The name of a power supply", name);
         if (!(watts >= 0 && watts <= 100_000)) {
             throw new IllegalArgumentException("A supply gives 0 to 100000 W, not " + watts + ".");
         }

@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.List;
 import java.util.Set;
+import zentrel.text.PlainText;
 
 /**
  * The part of an application that takes universes.
@@ -36,6 +37,7 @@ public record Receiver(
     }
 
     public Receiver {
+        PlainText.require("The name of an input", name);
         protocols = Set.copyOf(protocols);
         ports = List.copyOf(ports);
     }

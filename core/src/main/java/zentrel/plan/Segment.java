@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.Optional;
 import zentrel.ipv4.Subnet;
+import zentrel.text.PlainText;
 
 /**
  * One broadcast domain: whatever is on it hears each other's broadcasts.
@@ -14,6 +15,10 @@ import zentrel.ipv4.Subnet;
 public record Segment(
         SegmentId id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests, boolean isolated)
         implements Named {
+    public Segment {
+        PlainText.require("The name of a segment", name);
+    }
+
     /** A segment on which all hear each other. */
     public Segment(SegmentId id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests) {
         this(id, name, subnet, wayOut, guests, false);

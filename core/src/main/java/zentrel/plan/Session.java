@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.util.List;
+import zentrel.text.PlainText;
 
 /**
  * Desks that share one show.
@@ -11,6 +12,8 @@ import java.util.List;
 public record Session(SessionId id, String name, String key, VersionRule versions, List<Member> members)
         implements Named {
     public Session {
+        PlainText.require("The name of a session", name);
+        PlainText.require("The key of a session", key);
         members = List.copyOf(members);
     }
 

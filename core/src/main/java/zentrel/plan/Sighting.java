@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.time.Instant;
+import zentrel.text.PlainText;
 
 /**
  * What a person saw of a signal, kept with the plan as evidence beside what is computed.
@@ -12,6 +13,10 @@ import java.time.Instant;
  * @param by who saw it; may be empty
  */
 public record Sighting(Id signal, Id receiver, int hop, Answer answer, Instant at, String by) {
+    public Sighting {
+        PlainText.require("A person's name", by);
+    }
+
     /** Whether it is of this signal on its way to this receiver. */
     public boolean isOf(Id otherSignal, Id otherReceiver) {
         return signal.equals(otherSignal) && receiver.equals(otherReceiver);

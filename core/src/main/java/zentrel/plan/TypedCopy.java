@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.List;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.text.PlainText;
 
 /**
  * Something that was typed in or printed once and does not follow when the thing itself changes: a remote's remembered
@@ -14,6 +15,9 @@ import zentrel.ipv4.Ipv4Address;
  */
 public record TypedCopy(CopyId id, String name, Id owner, Id of, Setting<String> value) implements Named {
     public TypedCopy {
+        PlainText.require("The name of a field", name);
+        PlainText.require("A copied value", value.planned());
+        PlainText.require("A copied value", value.inForce());
         if (!(owner instanceof ApplicationId || owner instanceof HostId)) {
             throw new IllegalArgumentException("A copy is kept by an application, or printed on a host.");
         }

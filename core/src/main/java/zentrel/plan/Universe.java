@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.PlainText;
+
 /**
  * 512 slots with a name. It has one number in each protocol that carries it (a stream's and a port's wire number); this
  * one is the show's own.
@@ -8,6 +10,10 @@ package zentrel.plan;
  * @param merge whether two sources on it are meant
  */
 public record Universe(UniverseId id, String name, int number, boolean merge) implements Named {
+    public Universe {
+        PlainText.require("The name of a universe", name);
+    }
+
     /** Slots of a universe (ANSI E1.11: 512 after the start code). */
     public static final int SLOTS = 512;
 

@@ -27,6 +27,7 @@ import zentrel.demo.FernlightTrail;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.text.PlainTextTest;
 
 /** What is typed on computers and told to servers, read back by a real shell and by the servers' own syntax checks. */
 class MachineTest {
@@ -41,6 +42,9 @@ class MachineTest {
             "% & | < >",
             "‘quoted’",
             "Ünïcode 走",
+            "Port [1] * ?",
+            "#",
+            "dhcp-script=/bin/touch gone",
             "'",
             "''");
 
@@ -98,8 +102,10 @@ class MachineTest {
             assertThat(run("sh", "-c", "printf %s " + Quoting.posix(name))).isEqualTo(name);
         }
         assertThat(folder.resolve("gone")).doesNotExist();
-        assertThatThrownBy(() -> Quoting.posix("a\u001b[2J")).hasMessageContaining("control characters");
-        assertThatThrownBy(() -> Quoting.powerShell("a\nb")).hasMessageContaining("control characters");
+        for (String acting : PlainTextTest.ACTING) {
+            assertThatThrownBy(() -> Quoting.posix("a" + acting)).hasMessageContaining("act as a key");
+            assertThatThrownBy(() -> Quoting.powerShell("a" + acting)).hasMessageContaining("act as a key");
+        }
     }
 
     /** From memory of the language specification: between single quotes only a quote is special, and two stand for one. */
@@ -243,6 +249,59 @@ class MachineTest {
         assertThat(run(tool("kea-dhcp4"), "-t", kea.toString())).doesNotContain("ERROR");
     }
 
+    /** Odd names of everything at once: each generated text has the lines that it should have, and no other. */
+    @Test
+    void noNameBecomesALineOrACommandOfItsOwn() throws Exception {
+        Path fakes = Files.createDirectories(folder.resolve("bin"));
+        for (String command : List.of("nmcli", "sudo", "networksetup", "firewall-cmd", "ifconfig")) {
+            Path fake = Files.writeString(fakes.resolve(command), "#!/bin/sh\nexit 0\n");
+            assertThat(fake.toFile().setExecutable(true)).isTrue();
+        }
+        for (String name : ODD) {
+            for (OperatingSystem system : List.of(OperatingSystem.LINUX, OperatingSystem.MACOS)) {
+                MachineSheet sheet =
+                        MachineSheet.of(computer(system, name), new HostId("office-computer"), java.util.Map.of());
+                String text = sheet.text(name);
+                assertThat(text.lines().filter(l -> !l.isEmpty() && !l.startsWith("# ")))
+                        .as(text)
+                        .hasSize((int) sheet.steps().stream()
+                                .filter(MachineStep::typed)
+                                .count());
+                Path script = Files.writeString(folder.resolve("sheet.sh"), text + sheet.backText(name));
+                run("sh", "-n", script.toString());
+                run("sh", "-c", "PATH=" + fakes + "; . " + script);
+            }
+        }
+        int[] next = {0};
+        Plan ready = withMacs(FernlightTrail.ready()).withName("$(touch gone)");
+        Plan named = ready.withHosts(ready.hosts().stream()
+                .map(h -> h.withName(ODD.get(next[0]++ % ODD.size())))
+                .toList());
+        Plan odd = named.withSegments(named.segments().stream()
+                .map(s -> s.withName(ODD.get(next[0]++ % ODD.size())))
+                .toList());
+        Reservations all = Reservations.of(odd);
+        assertThat(all.dnsmasq().lines().filter(l -> !l.isEmpty()))
+                .allMatch(l -> l.startsWith("# ") || l.startsWith("dhcp-range=") || l.startsWith("dhcp-host="));
+        Path dnsmasq = Files.writeString(folder.resolve("odd.conf"), all.dnsmasq());
+        assertThat(run(tool("dnsmasq"), "--test", "--conf-file=" + dnsmasq)).contains("OK");
+        Path kea = Files.writeString(folder.resolve("odd.json"), all.kea());
+        assertThat(run(tool("kea-dhcp4"), "-t", kea.toString())).doesNotContain("ERROR");
+        assertThat(HostsFile.of(odd).lines()).allMatch(l -> l.matches("# .*|[0-9.]+\t[a-z0-9-]+"));
+        assertThat(folder.resolve("gone")).doesNotExist();
+    }
+
+    /** PowerShell reads * ? [ ] as patterns in -Name and -InterfaceAlias (from memory, 80 %): such a name is compared instead. */
+    @Test
+    void aNameThatIsAPatternIsLookedUpByComparison() {
+        MachineSheet sheet = MachineSheet.of(
+                computer(OperatingSystem.WINDOWS, "Port [1]*"), new HostId("office-computer"), java.util.Map.of());
+        String text = sheet.text("x") + sheet.backText("x");
+        assertThat(text)
+                .contains("-InterfaceIndex (Get-NetAdapter | Where-Object { $_.Name -eq 'Port [1]*' }).ifIndex");
+        assertThat(text).doesNotContain("-InterfaceAlias 'Port").doesNotContain("-Name 'Port");
+    }
+
     @Test
     void whatCannotBeReservedIsNamedWithItsReason() {
         assertThat(Reservations.of(FernlightTrail.ready()).given()).isEmpty();
@@ -267,7 +326,7 @@ class MachineTest {
         assertThat(taken).contains("hut-console", "hut-console-2", "cafe-dimmer", "host", "host-2");
         assertThat(HostsFile.of(FernlightTrail.ready())).contains("10.41.1.1\thut-console\n");
         Plan odd = FernlightTrail.ready()
-                .withHost(new HostId("office-computer"), h -> h.withName("=HYPERLINK(\"x\"),\n\"Büro\""));
+                .withHost(new HostId("office-computer"), h -> h.withName("=HYPERLINK(\"x\"), \"Büro\""));
         List<CSVRecord> rows = CSVFormat.RFC4180
                 .builder()
                 .setHeader()
@@ -276,7 +335,7 @@ class MachineTest {
                 .parse(new StringReader(AddressTable.of(odd).csv()))
                 .getRecords();
         assertThat(rows).allMatch(CSVRecord::isConsistent);
-        assertThat(rows).extracting(r -> r.get("Host")).contains("'=HYPERLINK(\"x\"),\n\"Büro\"");
+        assertThat(rows).extracting(r -> r.get("Host")).contains("'=HYPERLINK(\"x\"), \"Büro\"");
         assertThat(rows)
                 .filteredOn(r -> r.get("Host").equals("Boathouse node"))
                 .singleElement()
