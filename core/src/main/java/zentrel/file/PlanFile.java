@@ -2,15 +2,12 @@ package zentrel.file;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
 import java.nio.file.AccessDeniedException;
-import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
+import java.util.Collection;
+import java.util.List;
 
 /** Opens and saves plan files. */
 public final class PlanFile {
@@ -44,7 +41,7 @@ public final class PlanFile {
         } catch (AccessDeniedException e) {
             throw new PlanFileException(file + " may not be read by this user.", e);
         } catch (IOException e) {
-            throw new PlanFileException(file + " cannot be read: " + e.getMessage() + ".", e);
+            throw new PlanFileException(file + " cannot be read: " + AtomicFile.reason(e) + ".", e);
         }
     }
 
@@ -54,43 +51,21 @@ public final class PlanFile {
      * @throws PlanFileException with one sentence; the old file is still there
      */
     public static void save(LoadedPlan plan, Path file) throws PlanFileException {
-        writeAtomically(PlanWriter.write(plan), file);
+        AtomicFile.write(PlanWriter.write(plan), file);
+        removeLeftovers(List.of(file));
     }
 
-    static void writeAtomically(byte[] bytes, Path file) throws PlanFileException {
-        Path absolute = file.toAbsolutePath();
-        Path folder = absolute.getParent();
-        try {
-            // A link stays a link: what it points to is replaced.
-            Path target = Files.exists(absolute) ? absolute.toRealPath() : absolute;
-            Path beside = target.getParent() == null ? target : target.getParent();
-            Path temporary = Files.createTempFile(beside, "." + target.getFileName(), ".part");
-            try {
-                try (FileChannel channel = FileChannel.open(temporary, StandardOpenOption.WRITE)) {
-                    ByteBuffer buffer = ByteBuffer.wrap(bytes);
-                    while (buffer.hasRemaining()) {
-                        channel.write(buffer);
-                    }
-                    channel.force(true);
-                }
-                move(temporary, target);
-            } finally {
-                Files.deleteIfExists(temporary);
+    /**
+     * Removes temporary files that killed runs left beside plan files.
+     *
+     * @param files the plan files, such as those opened last
+     */
+    public static void removeLeftovers(Collection<Path> files) {
+        for (Path file : files) {
+            Path folder = file.toAbsolutePath().getParent();
+            if (folder != null) {
+                AtomicFile.removeLeftovers(folder, file);
             }
-        } catch (NoSuchFileException e) {
-            throw new PlanFileException("There is no folder " + folder + " to save in.", e);
-        } catch (AccessDeniedException e) {
-            throw new PlanFileException("This user may not write in " + folder + ".", e);
-        } catch (IOException e) {
-            throw new PlanFileException(file + " cannot be written: " + e.getMessage() + ".", e);
-        }
-    }
-
-    private static void move(Path from, Path to) throws IOException {
-        try {
-            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-        } catch (AtomicMoveNotSupportedException e) {
-            Files.move(from, to, StandardCopyOption.REPLACE_EXISTING); // some network folders cannot do better
         }
     }
 }

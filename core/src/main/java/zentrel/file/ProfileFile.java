@@ -51,6 +51,6 @@ public final class ProfileFile {
      * @throws PlanFileException with one sentence
      */
     public static void save(Profile profile, Path file) throws PlanFileException {
-        PlanFile.writeAtomically(write(profile), file);
+        AtomicFile.write(write(profile), file);
     }
 }

@@ -3,9 +3,11 @@ package zentrel.file;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** The plan files opened last, the newest first: a text file with one path a line. */
 public final class RecentPlans {
@@ -25,12 +27,22 @@ public final class RecentPlans {
         try {
             return Files.readAllLines(file, StandardCharsets.UTF_8).stream()
                     .filter(l -> !l.isBlank())
-                    .map(Path::of)
+                    .flatMap(l -> path(l).stream())
                     .filter(Files::exists)
+                    .limit(MOST)
                     .toList();
-        } catch (IOException | java.nio.file.InvalidPathException e) {
+        } catch (IOException e) {
             throw new PlanFileException(
-                    "The list of recent plans " + file + " cannot be read: " + e.getMessage() + ".", e);
+                    "The list of recent plans " + file + " cannot be read: " + AtomicFile.reason(e) + ".", e);
+        }
+    }
+
+    /** A line as a path; empty where this system has no such names. */
+    static Optional<Path> path(String text) {
+        try {
+            return Optional.of(Path.of(text));
+        } catch (InvalidPathException e) {
+            return Optional.empty();
         }
     }
 
@@ -45,8 +57,8 @@ public final class RecentPlans {
         try {
             Files.createDirectories(file.toAbsolutePath().getParent());
         } catch (IOException e) {
-            throw new PlanFileException("The folder of " + file + " cannot be made: " + e.getMessage() + ".", e);
+            throw new PlanFileException("The folder of " + file + " cannot be made: " + AtomicFile.reason(e) + ".", e);
         }
-        PlanFile.writeAtomically(text.getBytes(StandardCharsets.UTF_8), file);
+        AtomicFile.write(text.getBytes(StandardCharsets.UTF_8), file);
     }
 }

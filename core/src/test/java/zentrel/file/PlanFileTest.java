@@ -305,7 +305,7 @@ class PlanFileTest {
         // A killed process leaves the journal and lets go of the lock; here it is copied to a name that nobody holds.
         try (Journal journal = Journal.start(journals)) {
             journal.keep(LoadedPlan.of(changed), Optional.of(file));
-            assertThat(Journal.left(journals))
+            assertThat(Journal.left(journals).left())
                     .as("a journal in use is nobody else's")
                     .isEmpty();
             try (var files = Files.list(journals)) {
@@ -315,13 +315,13 @@ class PlanFileTest {
                 Files.copy(kept, journals.resolve("killed.journal.json"));
             }
         }
-        List<Journal.Left> left = Journal.left(journals);
+        List<Journal.Left> left = Journal.left(journals).left();
         assertThat(left).singleElement().satisfies(l -> {
             assertThat(l.plan().plan()).isEqualTo(changed);
             assertThat(l.file()).contains(file.toAbsolutePath());
         });
         Journal.discard(left.get(0));
-        assertThat(Journal.left(journals)).isEmpty();
+        assertThat(Journal.left(journals).left()).isEmpty();
     }
 
     @Test

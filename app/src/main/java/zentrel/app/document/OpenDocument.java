@@ -3,7 +3,6 @@ package zentrel.app.document;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -40,6 +39,7 @@ import zentrel.gear.Applying;
 import zentrel.gear.Changing;
 import zentrel.gear.Elsewhere;
 import zentrel.gear.Made;
+import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 import zentrel.plan.History;
 import zentrel.plan.Id;
@@ -483,41 +483,77 @@ public final class OpenDocument {
         }
     }
 
-    /** Looks for work that an earlier run left behind, and offers it. */
+    /** Looks for work that an earlier run left behind, and offers it; removes temporary files of runs that were killed. */
     public void offerLeftWork() {
-        inBackground(disk, () -> new ArrayList<>(Journal.left(folder.resolve("journal"))), left -> {
-            if (!left.isEmpty()) {
-                Journal.Left newest = left.get(0);
-                String where = newest.file().map(f -> " of " + f.getFileName()).orElse("");
-                notice.set(new Notice(
-                        "Unsaved work on " + newest.plan().plan().name() + where + " was kept when Zentrel was ended.",
-                        Optional.of("Bring it back"),
-                        () -> bringBack(newest)));
+        inBackground(disk, this::leftWork, found -> {
+            String problems = String.join(" ", found.problems());
+            if (found.left().isEmpty()) {
+                if (!problems.isEmpty()) {
+                    tell(problems);
+                }
+                return;
             }
+            Journal.Left newest = found.left().get(0);
+            String where = newest.file().map(f -> " of " + f.getFileName()).orElse("");
+            String more = found.left().size() > 1
+                    ? " " + Counted.of(found.left().size() - 1, "more plan") + " can be recovered at the next start."
+                    : "";
+            offer(
+                    "Zentrel closed unexpectedly. Recover unsaved changes to "
+                            + newest.plan().plan().name() + where + "?" + more
+                            + (problems.isEmpty() ? "" : " " + problems),
+                    newest);
         });
     }
 
+    private void offer(String text, Journal.Left left) {
+        notice.set(new Notice(text, Optional.of("Recover"), () -> {
+            if (unsaved.get()) {
+                offer(
+                        "Save or undo your changes first, then recover "
+                                + left.plan().plan().name() + ".",
+                        left);
+            } else {
+                bringBack(left);
+            }
+        }));
+    }
+
+    private Journal.Found leftWork() throws PlanFileException {
+        PlanFile.removeLeftovers(recent.list());
+        return Journal.left(folder.resolve("journal"));
+    }
+
+    /** What the file of a recovered plan holds, to tell what is unsaved; a damaged one holds nothing that counts. */
+    private record OnDisk(Plan plan, Optional<String> problem) {}
+
+    private static OnDisk onDisk(Optional<Path> path) {
+        if (path.isEmpty() || !Files.exists(path.get())) {
+            return new OnDisk(Plan.EMPTY, Optional.empty());
+        }
+        try {
+            return new OnDisk(PlanFile.open(path.get()).plan(), Optional.empty());
+        } catch (PlanFileException e) {
+            return new OnDisk(
+                    Plan.EMPTY,
+                    Optional.of("Recovered. The file " + path.get() + " itself cannot be read: " + e.getMessage()
+                            + " Save replaces it."));
+        }
+    }
+
     private void bringBack(Journal.Left left) {
-        inBackground(
-                disk,
-                () -> {
-                    Optional<Path> path = left.file();
-                    Plan onDisk = path.isPresent() && Files.exists(path.get())
-                            ? PlanFile.open(path.get()).plan()
-                            : Plan.EMPTY;
-                    return onDisk;
-                },
-                onDisk -> {
-                    become(left.plan(), left.file().orElse(null), onDisk);
-                    disk.execute(() -> {
-                        writeKept();
-                        try {
-                            Journal.discard(left); // it is in this window's own journal by now
-                        } catch (PlanFileException e) {
-                            LOG.log(System.Logger.Level.WARNING, e.getMessage(), e);
-                        }
-                    });
-                });
+        inBackground(disk, () -> onDisk(left.file()), onDisk -> {
+            become(left.plan(), left.file().orElse(null), onDisk.plan());
+            onDisk.problem().ifPresent(this::tell);
+            disk.execute(() -> {
+                writeKept();
+                try {
+                    Journal.discard(left); // it is in this window's own journal by now
+                } catch (PlanFileException e) {
+                    LOG.log(System.Logger.Level.WARNING, e.getMessage(), e);
+                }
+            });
+        });
     }
 
     /** Ends in order: the journal is emptied. Waits for what is being written, for a short while. */
