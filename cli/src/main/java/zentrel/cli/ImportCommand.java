@@ -24,6 +24,7 @@ import zentrel.plan.Edit;
 import zentrel.routing.RoutingTable;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
+import zentrel.text.PlainText;
 
 /** {@code zentrel import PLAN TABLE [-o OUT]}: a table of addresses taken over into a plan. */
 @Command(
@@ -70,7 +71,7 @@ final class ImportCommand implements Callable<Integer> {
             }
             taken = AddressImport.of(loaded.plan(), rows, AddressImport.guess(loaded.plan(), rows), Optional.empty());
         } catch (IOException | InvalidPathException e) {
-            throw new Refusal("The table " + table + " cannot be read: " + e.getMessage() + ".", e);
+            throw new Refusal("The table " + PlainText.shown(table, 200) + " cannot be read.", e);
         } catch (IllegalArgumentException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
@@ -83,7 +84,7 @@ final class ImportCommand implements Callable<Integer> {
                         + c.after());
             }
             taken.readdressing().warnings().forEach(out::line);
-            taken.leftOut().stream().map(LeftOut::text).forEach(out::line);
+            LeftOut.lines(taken.leftOut()).forEach(out::line);
             out.line(Counted.of(taken.readdressing().changes().size(), "address", "addresses") + " and "
                     + Counted.of(taken.facts(), "other fact") + " to change, " + Counted.of(taken.same(), "row")
                     + " as in the plan, " + taken.leftOut().size() + " left out.");
@@ -112,7 +113,7 @@ final class ImportCommand implements Callable<Integer> {
             out.json(root);
         } else {
             taken.changes().forEach(out::line);
-            taken.leftOut().stream().map(LeftOut::text).forEach(out::line);
+            LeftOut.lines(taken.leftOut()).forEach(out::line);
             out.line(Counted.of(taken.changes().size(), "port") + " to change, " + Counted.of(taken.same(), "row")
                     + " as in the plan, " + taken.leftOut().size() + " left out.");
         }
@@ -121,7 +122,10 @@ final class ImportCommand implements Callable<Integer> {
 
     private static void leftOut(ObjectNode root, List<LeftOut> rows) {
         ArrayNode leftOut = root.putArray("leftOut");
-        rows.forEach(l -> leftOut.addObject().put("row", l.row()).put("why", l.why()));
+        rows.stream()
+                .limit(LeftOut.MOST_LISTED)
+                .forEach(l -> leftOut.addObject().put("row", l.row()).put("why", l.why()));
+        root.put("leftOutRows", rows.size());
     }
 
     private static ObjectNode json(AddressImport taken) {

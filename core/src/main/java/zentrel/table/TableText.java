@@ -4,6 +4,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
+import zentrel.text.PlainText;
 
 /** The text of a file that some spreadsheet wrote. */
 final class TableText {
@@ -50,6 +51,7 @@ final class TableText {
 
     /** What people see of a cell. */
     static String visible(String cell) {
-        return UNSEEN.matcher(BLANKS.matcher(cell).replaceAll(" ")).replaceAll("");
+        return PlainText.cleaned(
+                UNSEEN.matcher(BLANKS.matcher(cell).replaceAll(" ")).replaceAll(""));
     }
 }

@@ -1,6 +1,5 @@
 package zentrel.table;
 
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringReader;
@@ -13,17 +12,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
-import org.dhatim.fastexcel.reader.Cell;
-import org.dhatim.fastexcel.reader.ExcelReaderException;
-import org.dhatim.fastexcel.reader.ReadableWorkbook;
-import org.dhatim.fastexcel.reader.Sheet;
+import zentrel.text.PlainText;
 
 /**
  * Rows of cells. Cells are without the blanks that nobody sees; a row may be shorter or longer than others.
@@ -50,12 +45,22 @@ public record TextTable(List<List<String>> rows) {
      * @throws IllegalArgumentException with a sentence, where it is no table
      */
     public static TextTable parse(String text) {
+        return parse(text, ReadProgress.NONE);
+    }
+
+    /**
+     * The same, watched.
+     *
+     * @throws ReadStoppedException if it was stopped
+     */
+    public static TextTable parse(String text, ReadProgress progress) {
         String plain = text.startsWith("\uFEFF") ? text.substring(1) : text;
         boolean told = plain.length() > 4 && plain.regionMatches(true, 0, "sep=", 0, 4);
         char separator = told ? plain.charAt(4) : separator(plain);
         if (told) {
             plain = plain.substring(5); // the rest of its line stays, an empty row, so that rows keep their numbers
         }
+        TableLimits.check(plain, separator, progress);
         CSVFormat format = CSVFormat.DEFAULT
                 .builder()
                 .setDelimiter(separator)
@@ -66,11 +71,19 @@ public record TextTable(List<List<String>> rows) {
         List<List<String>> rows = new ArrayList<>();
         try (CSVParser parser = CSVParser.parse(new StringReader(plain), format)) {
             for (CSVRecord row : parser) {
-                requireRoom(rows);
+                if (rows.size() >= MOST_ROWS) {
+                    throw TableLimits.tooManyRows();
+                }
                 rows.add(row.stream().map(TextTable::plain).toList());
+                if (!progress.goOn(0.2 + 0.8 * row.getCharacterPosition() / plain.length())) {
+                    throw new ReadStoppedException();
+                }
             }
-        } catch (IOException | UncheckedIOException e) {
-            throw new IllegalArgumentException("This is no table: " + e.getMessage() + ".", e);
+        } catch (IOException | UncheckedIOException | IllegalStateException e) {
+            throw new IllegalArgumentException(
+                    "This is not a table: after row " + rows.size()
+                            + " a quotation mark is not closed, or text follows it.",
+                    e);
         }
         return new TextTable(rows);
     }
@@ -81,6 +94,15 @@ public record TextTable(List<List<String>> rows) {
      * @throws IllegalArgumentException with a sentence that names the file, where it is not there or no table
      */
     public static TextTable read(Path file) throws IOException {
+        return read(file, ReadProgress.NONE);
+    }
+
+    /**
+     * The same, watched.
+     *
+     * @throws ReadStoppedException if it was stopped
+     */
+    public static TextTable read(Path file, ReadProgress progress) throws IOException {
         String name = String.valueOf(file.getFileName());
         byte[] bytes;
         try {
@@ -88,7 +110,7 @@ public record TextTable(List<List<String>> rows) {
                 throw new IllegalArgumentException(file + " is a folder, no table.");
             }
             if (Files.size(file) > MOST_BYTES) {
-                throw new IllegalArgumentException(name + " is larger than 64 MB; that is no table of a rig.");
+                throw new IllegalArgumentException(name + " is larger than 64 MB. Nothing was imported.");
             }
             bytes = Files.readAllBytes(file);
         } catch (NoSuchFileException e) {
@@ -97,7 +119,9 @@ public record TextTable(List<List<String>> rows) {
             throw new IllegalArgumentException(file + " may not be read by this user.", e);
         }
         try {
-            return name.toLowerCase(Locale.ROOT).endsWith(".xlsx") ? workbook(bytes) : parse(TableText.of(bytes));
+            return name.toLowerCase(Locale.ROOT).endsWith(".xlsx")
+                    ? new TextTable(WorkbookReader.read(bytes, progress))
+                    : parse(TableText.of(bytes), progress);
         } catch (IllegalArgumentException e) {
             throw new IllegalArgumentException(name + ": " + e.getMessage(), e);
         }
@@ -106,42 +130,10 @@ public record TextTable(List<List<String>> rows) {
     /**
      * Reads the first sheet of a workbook (XLSX).
      *
-     * @throws IllegalArgumentException with a sentence, where it is none
+     * @throws IllegalArgumentException with a sentence, where it is none or too large
      */
     public static TextTable workbook(byte[] bytes) {
-        List<List<String>> rows = new ArrayList<>();
-        try (ReadableWorkbook book = new ReadableWorkbook(new ByteArrayInputStream(bytes));
-                Stream<org.dhatim.fastexcel.reader.Row> read = sheet(book).openStream()) {
-            read.forEach(row -> {
-                while (rows.size() < row.getRowNum() - 1) {
-                    requireRoom(rows);
-                    rows.add(List.of()); // a row that the file leaves out is an empty one
-                }
-                requireRoom(rows);
-                List<String> cells = new ArrayList<>();
-                for (Cell cell : row) {
-                    cells.add(cell == null ? "" : plain(cell.getText()));
-                }
-                rows.add(cells);
-            });
-        } catch (IOException | UncheckedIOException | ExcelReaderException e) {
-            throw new IllegalArgumentException("this is no workbook: " + e.getMessage() + ".", e);
-        }
-        return new TextTable(rows);
-    }
-
-    private static Sheet sheet(ReadableWorkbook book) {
-        Sheet sheet = book.getFirstSheet();
-        if (sheet == null) {
-            throw new IllegalArgumentException("this workbook has no sheet.");
-        }
-        return sheet;
-    }
-
-    private static void requireRoom(List<List<String>> rows) {
-        if (rows.size() >= MOST_ROWS) {
-            throw new IllegalArgumentException("More than " + MOST_ROWS + " rows are no rig; nothing was read.");
-        }
+        return new TextTable(WorkbookReader.read(bytes, ReadProgress.NONE));
     }
 
     /** By rows first: what people write into one column may hold more commas than the whole table has semicolons. */
@@ -167,7 +159,7 @@ public record TextTable(List<List<String>> rows) {
     }
 
     /** A cell without blanks that nobody sees, marks without width, and the mark against formulas. */
-    private static String plain(String cell) {
+    static String plain(String cell) {
         String text = TableText.visible(cell).strip();
         return text.length() > 1 && text.charAt(0) == '\'' && startsFormula(text.substring(1))
                 ? text.substring(1)
@@ -215,7 +207,7 @@ public record TextTable(List<List<String>> rows) {
             Worksheet page = book.newWorksheet(sheet);
             for (int r = 0; r < rows.size(); r++) {
                 for (int c = 0; c < rows.get(r).size(); c++) {
-                    page.value(r, c, rows.get(r).get(c));
+                    page.value(r, c, PlainText.cleaned(rows.get(r).get(c)));
                 }
             }
             page.range(0, 0, 0, Math.max(0, width() - 1)).style().bold().set();

@@ -170,7 +170,7 @@ class AddressImportTest {
         assertThat(taken.leftOut()).hasSize(99_999);
         assertThat(taken.readdressing().changes()).hasSize(1);
         assertThatThrownBy(() -> TextTable.parse("a,b\n".repeat(TextTable.MOST_ROWS + 1)))
-                .hasMessage("More than 200000 rows are no rig; nothing was read.");
+                .hasMessage("Too many rows (limit 200000). Nothing was imported.");
     }
 
     @Test

@@ -26,7 +26,6 @@ import zentrel.table.TextTable;
 /** A table of addresses taken over: pasted or read from a file, with its columns told apart, and what would change. */
 final class ImportPage extends ReaddressPage {
     private static final String NOTHING = "—";
-    private static final int MOST_SHOWN = 200;
 
     private final TableInput input;
     private final FlowPane columns = new FlowPane(10, 6);
@@ -129,10 +128,7 @@ final class ImportPage extends ReaddressPage {
             head.add("Addresses that change: " + taken.readdressing().changes().size() + " · other facts: "
                     + taken.facts() + " · rows as in the plan: " + taken.same() + " · rows left out: "
                     + taken.leftOut().size());
-            taken.leftOut().stream().limit(MOST_SHOWN).map(LeftOut::text).forEach(head::add);
-            if (taken.leftOut().size() > MOST_SHOWN) {
-                head.add("… and " + (taken.leftOut().size() - MOST_SHOWN) + " more.");
-            }
+            head.addAll(LeftOut.lines(taken.leftOut()));
             return new Worked(taken.readdressing(), head, taken.facts() > 0);
         };
     }

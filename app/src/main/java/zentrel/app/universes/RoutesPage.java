@@ -15,6 +15,7 @@ import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.Edit;
 import zentrel.routing.RoutingTable;
+import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
 
 /** A table of ports and their numbers taken over: pasted or read from a file, with what would change and what is left out. */
@@ -77,9 +78,7 @@ final class RoutesPage extends Page {
         lines.getChildren()
                 .add(Texts.of("Ports that change: " + taken.changes().size() + " · rows as in the plan: " + taken.same()
                         + " · rows left out: " + taken.leftOut().size()));
-        taken.leftOut().stream()
-                .limit(MOST_SHOWN)
-                .forEach(l -> lines.getChildren().add(Texts.wrapped(l.text(), "at-risk")));
+        LeftOut.lines(taken.leftOut()).forEach(l -> lines.getChildren().add(Texts.wrapped(l, "at-risk")));
         taken.changes().stream()
                 .limit(MOST_SHOWN)
                 .forEach(c -> lines.getChildren().add(Texts.wrapped(c)));
