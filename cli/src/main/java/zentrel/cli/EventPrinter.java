@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import zentrel.plan.Counted;
 import zentrel.standin.StandinEvent;
 
 /** Prints what a stand-in does and sees: a line for people, or one JSON object a line. */
@@ -51,6 +52,10 @@ final class EventPrinter implements Consumer<StandinEvent> {
                     .put("port", e.port())
                     .put("source", e.source())
                     .put("why", e.why());
+        } else if (event instanceof StandinEvent.NotListed e) {
+            n.put("event", "not-listed").put("packets", e.packets());
+        } else if (event instanceof StandinEvent.NotSent e) {
+            n.put("event", "not-sent").put("why", e.why());
         } else if (event instanceof StandinEvent.PollAnswered e) {
             n.put("event", "poll-answered").put("to", e.to().toString());
         } else if (event instanceof StandinEvent.Found e) {
@@ -85,6 +90,10 @@ final class EventPrinter implements Consumer<StandinEvent> {
             return "port " + e.port() + "  source " + e.source() + " found, priority " + e.priority();
         } else if (event instanceof StandinEvent.SourceLost e) {
             return "port " + e.port() + "  source " + e.source() + " lost: " + e.why();
+        } else if (event instanceof StandinEvent.NotListed e) {
+            return Counted.of(e.packets(), "more packet") + " of this kind, not listed one by one";
+        } else if (event instanceof StandinEvent.NotSent e) {
+            return "not sent: " + e.why();
         } else if (event instanceof StandinEvent.PollAnswered e) {
             return "answered the poll of " + e.to();
         } else if (event instanceof StandinEvent.Found e) {

@@ -3,8 +3,10 @@ package zentrel.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -12,6 +14,7 @@ import picocli.CommandLine.Option;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
 import zentrel.plan.Counted;
+import zentrel.plan.NumberRange;
 import zentrel.plan.Protocol;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.UdpWire;
@@ -25,6 +28,8 @@ final class ListenCommand implements Callable<Integer> {
     /** Groups joined at most in one run. */
     private static final int MOST_GROUPS = 512;
 
+    private static final int MOST_RUNS = 12;
+
     @Option(names = "--adapter", required = true, paramLabel = "ADDRESS", description = "The address of the adapter.")
     @SuppressWarnings("NullAway.Init")
     private String adapter;
@@ -33,7 +38,7 @@ final class ListenCommand implements Callable<Integer> {
             names = "--universes",
             paramLabel = "FIRST-LAST",
             defaultValue = "1-64",
-            description = "sACN universes to join (default 1-64); those announced are joined as well.")
+            description = "sACN universes to join (default 1-64); others that are announced are named.")
     @SuppressWarnings("NullAway.Init")
     private String universes;
 
@@ -44,6 +49,9 @@ final class ListenCommand implements Callable<Integer> {
     @Mixin
     @SuppressWarnings("NullAway.Init")
     private Output out;
+
+    /** What is not in the list, and how much of it. */
+    private record Rest(long unreadable, long notListed, List<Integer> announced) {}
 
     @Override
     public Integer call() throws Refusal {
@@ -57,25 +65,41 @@ final class ListenCommand implements Callable<Integer> {
                     "--universes: write FIRST-LAST, at most " + MOST_GROUPS + " universes, not \"" + universes + "\".");
         }
         List<StreamSeen> seen;
-        long unreadable;
+        Rest rest;
         try (UdpWire wire = Arguments.open(Arguments.address("--adapter", adapter), OutputGuard.State.LISTEN)) {
             StreamWatch watch = new StreamWatch(wire);
             watch.start(IntStream.rangeClosed(first, last).boxed().toList());
             Arguments.waitFor(seconds);
             seen = watch.seen();
-            unreadable = watch.unreadable();
+            rest = new Rest(watch.unreadable(), watch.notListed(), watch.announced());
+            Arguments.requireReceived(wire);
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
         if (out.json) {
-            out.json(json(seen, unreadable));
+            out.json(json(seen, rest));
         } else {
-            print(seen, unreadable);
+            print(seen, rest);
         }
         return seen.stream().anyMatch(s -> s.lost() > 0) ? 1 : 0;
     }
 
-    private static ObjectNode json(List<StreamSeen> seen, long unreadable) {
+    /** Numbers in order as runs, the first of them. */
+    private static String runs(List<Integer> numbers) {
+        List<NumberRange> runs = new ArrayList<>();
+        for (int number : numbers) {
+            NumberRange last = runs.isEmpty() ? null : runs.get(runs.size() - 1);
+            if (last != null && last.last() + 1 == number) {
+                runs.set(runs.size() - 1, new NumberRange(last.first(), number));
+            } else {
+                runs.add(new NumberRange(number, number));
+            }
+        }
+        String shown = runs.stream().limit(MOST_RUNS).map(NumberRange::toString).collect(Collectors.joining(", "));
+        return shown + (runs.size() > MOST_RUNS ? " and " + (runs.size() - MOST_RUNS) + " more" : "");
+    }
+
+    private static ObjectNode json(List<StreamSeen> seen, Rest rest) {
         ObjectNode root = Output.JSON.objectNode();
         ArrayNode streams = root.putArray("streams");
         for (StreamSeen s : seen) {
@@ -90,11 +114,13 @@ final class ListenCommand implements Callable<Integer> {
                     .put("lost", s.lost())
                     .put("rate", Math.round(s.ratePerSecond() * 100) / 100.0);
         }
-        root.put("unreadable", unreadable);
+        root.put("unreadable", rest.unreadable()).put("notListed", rest.notListed());
+        ArrayNode announced = root.putArray("announced");
+        rest.announced().forEach(announced::add);
         return root;
     }
 
-    private void print(List<StreamSeen> seen, long unreadable) {
+    private void print(List<StreamSeen> seen, Rest rest) {
         for (StreamSeen s : seen) {
             out.line("%-7s %5d  %-15s  %-24s priority %3d  %6.1f/s  %d packets, %d lost%s"
                     .formatted(
@@ -109,8 +135,15 @@ final class ListenCommand implements Callable<Integer> {
                             s.preview() ? ", preview" : ""));
         }
         out.line(seen.isEmpty() ? "Nothing was heard." : Counted.of(seen.size(), "stream") + ".");
-        if (unreadable > 0) {
-            out.line(Counted.of(unreadable, "packet") + " could not be read.");
+        if (rest.unreadable() > 0) {
+            out.line(Counted.of(rest.unreadable(), "packet") + " could not be read.");
+        }
+        if (rest.notListed() > 0) {
+            out.line(Counted.of(seen.size(), "stream") + " held; " + Counted.of(rest.notListed(), "packet")
+                    + " from more sources not listed.");
+        }
+        if (!rest.announced().isEmpty()) {
+            out.line("Announced and not listened to: " + runs(rest.announced()) + ". Name them with --universes.");
         }
     }
 }

@@ -14,6 +14,7 @@ import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
 import zentrel.packet.osc.OscMessage;
 import zentrel.standin.OscStandin;
+import zentrel.text.PlainText;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.Sending;
 import zentrel.wire.UdpWire;
@@ -91,7 +92,8 @@ final class OscCommand implements Callable<Integer> {
                         .put("address", pattern)
                         .put("bytes", bytes.length));
             } else {
-                out.line(pattern + " sent to " + to + " port " + port + "; UDP gives no answer, so look there.");
+                out.line(PlainText.shown(pattern, 200) + " sent to " + to + " port " + port
+                        + "; UDP gives no answer, so look there.");
             }
             return 0;
         }
@@ -151,6 +153,7 @@ final class OscCommand implements Callable<Integer> {
             try (UdpWire wire = Arguments.open(Arguments.address("--address", address), OutputGuard.State.LISTEN)) {
                 new OscStandin(List.of(), true, new EventPrinter(out)).start(wire, at);
                 Arguments.waitFor(seconds);
+                Arguments.requireReceived(wire);
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }

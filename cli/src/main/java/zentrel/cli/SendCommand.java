@@ -15,6 +15,7 @@ import zentrel.plan.Delivery;
 import zentrel.plan.Protocol;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.ConsoleStream;
+import zentrel.standin.StandinEvent;
 import zentrel.wire.UdpWire;
 
 /** {@code zentrel send}: levels of one universe for a while. */
@@ -88,13 +89,15 @@ final class SendCommand implements Callable<Integer> {
                 !targets.isEmpty() ? Delivery.UNICAST : by == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST;
         ConsoleStream stream = new ConsoleStream("send", by, number, delivery, targets, level, rate, false);
         long sent;
+        long failed;
         try (UdpWire wire = Arguments.armed(source, targets, arm);
                 ConsoleStandin console =
-                        new ConsoleStandin(wire, name, UUID.randomUUID(), List.of(stream), true, e -> {})) {
+                        new ConsoleStandin(wire, name, UUID.randomUUID(), List.of(stream), true, this::told)) {
             levels.forEach((slot, value) -> console.setSlot("send", slot, value));
             console.start();
             Arguments.waitFor(seconds);
             sent = console.sentCount();
+            failed = console.failedCount();
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
@@ -111,7 +114,15 @@ final class SendCommand implements Callable<Integer> {
         }
         if (sent == 0) {
             out.remark("Nothing could be sent from " + source + ".");
+        } else if (failed > 0) {
+            out.remark(Counted.of(failed, "packet") + " could not be sent.");
         }
-        return sent > 0 ? 0 : 1;
+        return sent > 0 && failed == 0 ? 0 : 1;
+    }
+
+    private void told(StandinEvent event) {
+        if (event instanceof StandinEvent.NotSent e) {
+            out.remark(e.why());
+        }
     }
 }

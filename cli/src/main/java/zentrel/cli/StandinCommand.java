@@ -131,6 +131,7 @@ final class StandinCommand implements Callable<Integer> {
             standin.start();
             ready(at);
             Arguments.waitFor(seconds);
+            Arguments.requireReceived(wire);
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
@@ -174,7 +175,7 @@ final class StandinCommand implements Callable<Integer> {
         }
         UUID cid = UUID.nameUUIDFromBytes((name + at).getBytes(StandardCharsets.UTF_8));
         EventPrinter printer = new EventPrinter(out);
-        try (UdpWire wire = Arguments.open(at, OutputGuard.State.ARMED);
+        try (UdpWire wire = Arguments.armed(at, targets, null);
                 ConsoleStandin standin =
                         new ConsoleStandin(wire, name, cid, List.copyOf(streams.values()), false, printer)) {
             streams.keySet().forEach(s -> levels.forEach((slot, value) -> standin.setSlot(s, slot, value)));
@@ -184,6 +185,7 @@ final class StandinCommand implements Callable<Integer> {
             standin.start();
             ready(at);
             Arguments.waitFor(seconds);
+            Arguments.requireReceived(wire);
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }

@@ -2,14 +2,16 @@ package zentrel.live;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Decoded;
 import zentrel.packet.artnet.ArtDmx;
@@ -23,6 +25,7 @@ import zentrel.packet.sacn.SacnDiscovery;
 import zentrel.packet.sacn.SacnPacket;
 import zentrel.plan.Protocol;
 import zentrel.universe.SacnUniverse;
+import zentrel.wire.BoundedTable;
 import zentrel.wire.Datagram;
 import zentrel.wire.Sending;
 import zentrel.wire.Wire;
@@ -42,20 +45,44 @@ public final class StreamWatch {
         private long lastNanos;
     }
 
-    /** Sources remembered at most, so that a flood of made-up ones cannot fill the memory. */
+    /** Sources by universe held at most, so that a flood of made-up ones cannot fill the memory. */
     private static final int MOST_STREAMS = 70_000;
 
+    /** Devices that answered polls, and universes of each, held at most. */
+    private static final int MOST_ANSWERS = 4096;
+
+    private static final int MOST_WAITED_FOR = 1020; // 255 pages of four ports
+
+    /** How long a source that stopped keeps its place when others want it. */
+    private static final int PATIENCE_SECONDS = 60;
+
     private final Wire wire;
-    private final Map<Key, Count> counts = new HashMap<>();
+    private final Predicate<Ipv4Address> planned;
+    private final BoundedTable<Key, Count> counts = new BoundedTable<>(MOST_STREAMS, PATIENCE_SECONDS);
     private final Set<Integer> joined = new HashSet<>();
-    private final Map<Ipv4Address, Set<Integer>> answers = new TreeMap<>();
+    private final BoundedTable<Ipv4Address, Set<Integer>> answers = new BoundedTable<>(MOST_ANSWERS, PATIENCE_SECONDS);
+    private final BitSet announced = new BitSet();
     private long unreadable;
 
+    /** Watches without a plan. */
     public StreamWatch(Wire wire) {
-        this.wire = wire;
+        this(wire, from -> false);
     }
 
-    /** Starts to listen: Art-Net, the discovery group of sACN, and these sACN universes. */
+    /**
+     * Watches.
+     *
+     * @param planned whether a source of the plan has an address; there is room for it however many others there are
+     */
+    public StreamWatch(Wire wire, Predicate<Ipv4Address> planned) {
+        this.wire = wire;
+        this.planned = planned;
+    }
+
+    /**
+     * Starts to listen: Art-Net, the discovery group of sACN, and these sACN universes. What is announced besides is not joined,
+     * for anybody may announce anything; it is in {@link #announced}.
+     */
     public void start(Iterable<Integer> sacnUniverses) throws IOException {
         wire.listen(ArtNetPacket.PORT, true, this::artnet);
         wire.listen(SacnPacket.PORT, false, this::sacn);
@@ -79,19 +106,20 @@ public final class StreamWatch {
         decoded.packet().ifPresent(p -> {
             if (p instanceof ArtDmx dmx) {
                 count(Protocol.ARTNET, dmx.portAddress().value(), datagram.from(), "", 100, false, dmx.sequence());
-            } else if (p instanceof ArtPollReply reply && (answers.size() < MOST_STREAMS)) {
+            } else if (p instanceof ArtPollReply reply) {
                 answered(datagram.from(), reply);
             }
         });
     }
 
     private void answered(Ipv4Address from, ArtPollReply reply) {
-        Set<Integer> waits = answers.computeIfAbsent(from, f -> new TreeSet<>());
-        for (int i = 0; i < reply.ports(); i++) {
-            if (reply.isOutput(i) && !reply.isSacn(i)) {
-                waits.add(reply.output(i).value());
+        answers.use(from, planned.test(from), System.nanoTime(), TreeSet::new).ifPresent(waits -> {
+            for (int i = 0; i < reply.ports(); i++) {
+                if (reply.isOutput(i) && !reply.isSacn(i) && waits.size() < MOST_WAITED_FOR) {
+                    waits.add(reply.output(i).value());
+                }
             }
-        }
+        });
     }
 
     /**
@@ -138,18 +166,22 @@ public final class StreamWatch {
         });
     }
 
-    private void discovered(SacnDiscovery discovery) {
+    private synchronized void discovered(SacnDiscovery discovery) {
         for (int universe : discovery.universes()) {
-            try {
-                join(universe);
-            } catch (IOException e) {
-                System.getLogger(StreamWatch.class.getName())
-                        .log(
-                                System.Logger.Level.WARNING,
-                                "The group of universe " + universe + " could not be joined.",
-                                e);
+            if (Protocol.SACN.carries(universe) && !joined.contains(universe)) {
+                announced.set(universe);
             }
         }
+    }
+
+    /** The sACN universes that sources announce and that are not listened to, in order. */
+    public synchronized List<Integer> announced() {
+        return announced.stream().boxed().toList();
+    }
+
+    /** Packets with levels from sources that found no room in the list. */
+    public synchronized long notListed() {
+        return counts.leftOut();
     }
 
     private synchronized void count(
@@ -161,15 +193,14 @@ public final class StreamWatch {
             boolean preview,
             int sequence) {
         Key key = new Key(protocol, universe, source);
-        Count count = counts.get(key);
         long now = System.nanoTime();
-        if (count == null) {
-            if (counts.size() >= MOST_STREAMS) {
-                return;
-            }
-            count = new Count();
+        Optional<Count> held = counts.use(key, planned.test(source), now, Count::new);
+        if (held.isEmpty()) {
+            return;
+        }
+        Count count = held.get();
+        if (count.packets == 0) {
             count.firstNanos = now;
-            counts.put(key, count);
         } else if (!(protocol == Protocol.ARTNET && (sequence == 0 || count.sequence == 0))) {
             // sACN counts 0–255; Art-Net 1–255, with 0 for "not numbered".
             int steps = protocol == Protocol.SACN

@@ -1,10 +1,9 @@
 package zentrel.standin;
 
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.ApplicationId;
 
@@ -15,7 +14,7 @@ import zentrel.plan.ApplicationId;
  */
 public final class AddressTable {
     private final Map<ApplicationId, Ipv4Address> table = new LinkedHashMap<>();
-    private final Set<Ipv4Address> taken = new HashSet<>();
+    private final Map<Ipv4Address, ApplicationId> taken = new HashMap<>();
     private Ipv4Address next = Ipv4Address.of(127, 201, 0, 1);
 
     /** Gives an application its address; the same one when asked again. */
@@ -24,14 +23,14 @@ public final class AddressTable {
             Ipv4Address wanted = planned.map(p -> Ipv4Address.of(127, p.octet(1), p.octet(2), p.octet(3)))
                     .filter(this::usable)
                     .orElseGet(this::nextFree);
-            taken.add(wanted);
+            taken.put(wanted, a);
             return wanted;
         });
     }
 
     private boolean usable(Ipv4Address address) {
         boolean edge = address.octet(3) == 0 || address.octet(3) == 255 || address.equals(Ipv4Address.LOOPBACK);
-        return !edge && !taken.contains(address);
+        return !edge && !taken.containsKey(address);
     }
 
     private Ipv4Address nextFree() {
@@ -47,10 +46,7 @@ public final class AddressTable {
 
     /** The application that an address stands for. */
     public Optional<ApplicationId> at(Ipv4Address loopback) {
-        return table.entrySet().stream()
-                .filter(e -> e.getValue().equals(loopback))
-                .map(Map.Entry::getKey)
-                .findFirst();
+        return Optional.ofNullable(taken.get(loopback));
     }
 
     /** Every assignment, in the order in which they were made. */

@@ -2,7 +2,6 @@ package zentrel.standin;
 
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -15,6 +14,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Bytes;
@@ -31,6 +31,7 @@ import zentrel.plan.Delivery;
 import zentrel.plan.Protocol;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
+import zentrel.wire.BoundedTable;
 import zentrel.wire.Datagram;
 import zentrel.wire.Sending;
 import zentrel.wire.Wire;
@@ -48,6 +49,11 @@ public final class ConsoleStandin implements AutoCloseable {
 
     /** A node that has not answered for this long is not sent to any more: three polls and a bit. */
     private static final long FORGET_NANOS = 9_000_000_000L;
+
+    /** Nodes and their ports held at once; those of made-up answers take no more. */
+    private static final int MOST_SUBSCRIBERS = 4096;
+
+    private static final int PATIENCE_SECONDS = 9;
 
     private static final class Out {
         private final ConsoleStream stream;
@@ -71,8 +77,11 @@ public final class ConsoleStandin implements AutoCloseable {
     private final boolean continuous;
     private final Consumer<StandinEvent> listener;
     private final Map<String, Out> outs = new LinkedHashMap<>();
-    private final Map<Subscriber, Long> subscribers = new HashMap<>();
-    private final Map<Page, List<Integer>> reported = new HashMap<>();
+    private final BoundedTable<Subscriber, Boolean> subscribers =
+            new BoundedTable<>(MOST_SUBSCRIBERS, PATIENCE_SECONDS);
+    private final BoundedTable<Page, AtomicReference<List<Integer>>> reported =
+            new BoundedTable<>(MOST_SUBSCRIBERS, PATIENCE_SECONDS);
+    private final FailedSends failedSends;
     private final ScheduledExecutorService clock;
     private final AtomicLong sent = new AtomicLong();
     private boolean terminating;
@@ -94,6 +103,7 @@ public final class ConsoleStandin implements AutoCloseable {
         this.cid = cid;
         this.continuous = continuous;
         this.listener = listener;
+        this.failedSends = new FailedSends(listener);
         streams.forEach(s -> outs.put(s.id(), new Out(s)));
         clock = Executors.newSingleThreadScheduledExecutor(r -> {
             Thread t = new Thread(r, "stand-in " + name);
@@ -137,6 +147,11 @@ public final class ConsoleStandin implements AutoCloseable {
         return sent.get();
     }
 
+    /** Datagrams that could not be sent so far. */
+    public long failedCount() {
+        return failedSends.count();
+    }
+
     private interface Step {
         void run() throws IOException;
     }
@@ -145,7 +160,9 @@ public final class ConsoleStandin implements AutoCloseable {
     private void guarded(Step step) {
         try {
             step.run();
-        } catch (IOException | RuntimeException e) {
+        } catch (IOException e) {
+            failedSends.add(e);
+        } catch (RuntimeException e) {
             LOG.log(System.Logger.Level.WARNING, name + " could not send; it tries again.", e);
         }
     }
@@ -191,7 +208,7 @@ public final class ConsoleStandin implements AutoCloseable {
         outs.values().forEach(o -> o.nextNanos = 0);
     }
 
-    private boolean send(Out out, boolean terminated) throws IOException {
+    private boolean send(Out out, boolean terminated) {
         ConsoleStream s = out.stream;
         // Art-Net counts 1 to 255 and keeps 0 for "not numbered"; sACN counts 0 to 255.
         out.sequence = s.protocol() == Protocol.ARTNET ? out.sequence % 255 + 1 : (out.sequence + 1) & 0xFF;
@@ -212,9 +229,13 @@ public final class ConsoleStandin implements AutoCloseable {
         int port = s.protocol() == Protocol.ARTNET ? ArtNetPacket.PORT : SacnPacket.PORT;
         boolean left = false;
         for (Ipv4Address to : destinations(s)) {
-            if (wire.send(Sending.SETTING, port, to, port, bytes)) {
-                left = true;
-                sent.incrementAndGet();
+            try {
+                if (wire.send(Sending.SETTING, port, to, port, bytes)) {
+                    left = true;
+                    sent.incrementAndGet();
+                }
+            } catch (IOException e) {
+                failedSends.add(e); // the other destinations may be reached all the same
             }
         }
         return left;
@@ -230,7 +251,7 @@ public final class ConsoleStandin implements AutoCloseable {
                 Set.of(wire.address().isLoopback() ? wire.broadcast() : Ipv4Address.LIMITED_BROADCAST);
             case FOUND -> {
                 Set<Ipv4Address> nodes = new TreeSet<>();
-                subscribers.forEach((subscriber, seen) -> {
+                subscribers.forEach((subscriber, known) -> {
                     if (subscriber.portAddress() == s.wire()) {
                         nodes.add(subscriber.node());
                     }
@@ -242,7 +263,8 @@ public final class ConsoleStandin implements AutoCloseable {
 
     private synchronized void poll() throws IOException {
         long now = System.nanoTime();
-        subscribers.values().removeIf(seen -> now - seen > FORGET_NANOS);
+        subscribers.forget(now, FORGET_NANOS);
+        reported.forget(now, FORGET_NANOS);
         wire.send(
                 Sending.ASKING,
                 ArtNetPacket.PORT,
@@ -260,21 +282,28 @@ public final class ConsoleStandin implements AutoCloseable {
     }
 
     private synchronized void found(Ipv4Address node, ArtPollReply reply) {
+        long now = System.nanoTime();
         List<Integer> addresses = new ArrayList<>();
         for (int i = 0; i < reply.ports(); i++) {
             if (reply.isOutput(i) && !reply.isSacn(i)) {
                 int address = reply.output(i).value();
                 addresses.add(address);
-                if (subscribers.put(new Subscriber(node, address), System.nanoTime()) == null) {
-                    outs.values().stream()
-                            .filter(o -> o.stream.delivery() == Delivery.FOUND && o.stream.wire() == address)
-                            .forEach(o -> o.nextNanos = 0);
+                List<Out> wanted = outs.values().stream()
+                        .filter(o -> o.stream.delivery() == Delivery.FOUND && o.stream.wire() == address)
+                        .toList();
+                Subscriber subscriber = new Subscriber(node, address);
+                boolean isNew = !subscribers.contains(subscriber);
+                // Only what some stream is for is remembered: the rest would be a stranger's to make up.
+                if (!wanted.isEmpty()
+                        && subscribers.use(subscriber, false, now, () -> true).isPresent()
+                        && isNew) {
+                    wanted.forEach(o -> o.nextNanos = 0);
                 }
             }
         }
-        if (!addresses.equals(reported.put(new Page(node, reply.bindIndex()), addresses)) && !addresses.isEmpty()) {
-            listener.accept(new StandinEvent.Found(node, addresses));
-        }
+        reported.use(new Page(node, reply.bindIndex()), false, now, () -> new AtomicReference<>(List.of()))
+                .filter(before -> !addresses.equals(before.getAndSet(addresses)) && !addresses.isEmpty())
+                .ifPresent(before -> listener.accept(new StandinEvent.Found(node, addresses)));
     }
 
     private synchronized void announce() throws IOException {

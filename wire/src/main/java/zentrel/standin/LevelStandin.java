@@ -14,6 +14,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Bytes;
 import zentrel.packet.Decoded;
@@ -29,7 +30,9 @@ import zentrel.packet.sacn.SacnPacket;
 import zentrel.packet.sacn.SacnSync;
 import zentrel.plan.Merge;
 import zentrel.plan.Protocol;
+import zentrel.text.PlainText;
 import zentrel.universe.SacnUniverse;
+import zentrel.wire.BoundedTable;
 import zentrel.wire.Datagram;
 import zentrel.wire.Sending;
 import zentrel.wire.Wire;
@@ -49,22 +52,43 @@ public final class LevelStandin implements AutoCloseable {
 
     private static final int SWEEP_MILLIS = 200;
 
+    /** Sources by universe remembered at once, so that each is reported as heard once and not at every packet. */
+    private static final int MOST_HEARD = 4096;
+
+    private static final int PATIENCE_SECONDS = 60;
+
+    /** The source name of sACN has 64 bytes (ANSI E1.31-2018 §6.2.2). */
+    private static final int NAME_CHARACTERS = 64;
+
+    /** Events of strangers in a second: more than anybody reads. */
+    private static final int MOST_EVENTS = 50;
+
     private record Held(Runnable apply, long sinceNanos) {}
+
+    private record Numbered(Protocol protocol, int universe) {}
+
+    private record HeardKey(Numbered number, Ipv4Address from) {}
 
     private final Wire wire;
     private final String name;
     private final List<StandinPort> ports;
     private final boolean answersPolls;
     private final Consumer<StandinEvent> listener;
+    private final Predicate<Ipv4Address> planned;
     private final Map<String, PortMerge> merges = new LinkedHashMap<>();
-    private final Set<String> heard = new HashSet<>();
+    private final Map<Numbered, List<StandinPort>> byNumber = new HashMap<>();
+    private final BoundedTable<HeardKey, Boolean> heard = new BoundedTable<>(MOST_HEARD, PATIENCE_SECONDS);
+    private final EventLimit events = new EventLimit(MOST_EVENTS);
+    private final SyncGroups syncGroups;
+    private final FailedSends failedSends;
     private final Map<Integer, Map<String, Held>> heldForSync = new HashMap<>();
     private final Map<Integer, Long> lastSync = new HashMap<>();
-    private final Map<Ipv4Address, Long> lastArtSync = new HashMap<>();
+    private final BoundedTable<Ipv4Address, long[]> lastArtSync = new BoundedTable<>(MOST_HEARD, PATIENCE_SECONDS);
     private final Map<Ipv4Address, Map<String, Held>> heldForArtSync = new HashMap<>();
     private final Set<Integer> joined = new HashSet<>();
     private final ScheduledExecutorService sweeper;
 
+    /** A stand-in in whose plan no source is known. */
     public LevelStandin(
             Wire wire,
             String name,
@@ -72,13 +96,37 @@ public final class LevelStandin implements AutoCloseable {
             Merge merge,
             boolean answersPolls,
             Consumer<StandinEvent> listener) {
+        this(wire, name, ports, merge, answersPolls, from -> false, listener);
+    }
+
+    /**
+     * A stand-in.
+     *
+     * @param planned whether a source of the plan has an address; there is room for it however many others there are
+     */
+    public LevelStandin(
+            Wire wire,
+            String name,
+            List<StandinPort> ports,
+            Merge merge,
+            boolean answersPolls,
+            Predicate<Ipv4Address> planned,
+            Consumer<StandinEvent> listener) {
         this.wire = wire;
         this.name = name;
         this.ports = List.copyOf(ports);
         this.answersPolls = answersPolls;
         this.listener = listener;
+        this.planned = planned;
+        this.syncGroups = new SyncGroups(
+                wire, joined, universe -> wire.join(SacnPacket.PORT, SacnUniverse.group(universe), this::sacn));
+        this.failedSends = new FailedSends(listener);
         for (StandinPort port : ports) {
             merges.put(port.id(), new PortMerge(port.protocol(), merge));
+            if (port.output() && port.enabled()) {
+                byNumber.computeIfAbsent(new Numbered(port.protocol(), port.wire()), n -> new ArrayList<>())
+                        .add(port);
+            }
         }
         sweeper = Executors.newSingleThreadScheduledExecutor(r -> {
             Thread t = new Thread(r, "stand-in " + name);
@@ -125,7 +173,7 @@ public final class LevelStandin implements AutoCloseable {
     private void artnet(Datagram datagram) {
         Decoded<ArtNetPacket> decoded = ArtNetCodec.decode(datagram.bytes());
         if (decoded instanceof Decoded.Malformed<ArtNetPacket> bad) {
-            listener.accept(new StandinEvent.Unreadable(datagram.from(), bad.toString()));
+            report(new StandinEvent.Unreadable(datagram.from(), bad.toString()), false);
             return;
         }
         Optional<ArtNetPacket> packet = decoded.packet();
@@ -151,7 +199,8 @@ public final class LevelStandin implements AutoCloseable {
     }
 
     private synchronized void artSync(Ipv4Address from) {
-        lastArtSync.put(from, System.nanoTime());
+        long now = System.nanoTime();
+        lastArtSync.use(from, planned.test(from), now, () -> new long[1]).ifPresent(last -> last[0] = now);
         Map<String, Held> held = heldForArtSync.remove(from);
         if (held != null) {
             held.values().forEach(h -> h.apply().run());
@@ -180,9 +229,9 @@ public final class LevelStandin implements AutoCloseable {
                         ArtNetPacket.PORT,
                         ArtNetCodec.encode(reply));
             }
-            listener.accept(new StandinEvent.PollAnswered(datagram.from()));
+            report(new StandinEvent.PollAnswered(datagram.from()), planned.test(datagram.from()));
         } catch (IOException e) {
-            LOG.log(System.Logger.Level.WARNING, name + " could not answer a poll.", e);
+            failedSends.add(e);
         }
     }
 
@@ -256,7 +305,7 @@ public final class LevelStandin implements AutoCloseable {
     private void sacn(Datagram datagram) {
         Decoded<SacnPacket> decoded = SacnCodec.decode(datagram.bytes());
         if (decoded instanceof Decoded.Malformed<SacnPacket> bad) {
-            listener.accept(new StandinEvent.Unreadable(datagram.from(), bad.toString()));
+            report(new StandinEvent.Unreadable(datagram.from(), bad.toString()), false);
             return;
         }
         Optional<SacnPacket> packet = decoded.packet();
@@ -271,20 +320,13 @@ public final class LevelStandin implements AutoCloseable {
     }
 
     private void data(SacnData data, Datagram datagram) {
-        String source = data.sourceName() + " " + datagram.from();
+        String source = PlainText.shown(data.sourceName(), NAME_CHARACTERS) + " " + datagram.from();
         if (data.terminated()) {
             lose(data.universe(), source, "said that it stops");
             return;
         }
         if (data.preview() || data.startCode() != 0) {
             return; // preview must not reach live output (§6.2.6); other start codes carry no levels
-        }
-        if (data.syncAddress() != 0) {
-            try {
-                joinGroup(data.syncAddress());
-            } catch (IOException e) {
-                LOG.log(System.Logger.Level.WARNING, name + " could not join a synchronization group.", e);
-            }
         }
         levels(
                 Protocol.SACN,
@@ -298,6 +340,9 @@ public final class LevelStandin implements AutoCloseable {
     }
 
     private synchronized void sync(int address) {
+        if (!syncGroups.isUsed(address)) {
+            return; // of a source that no port takes
+        }
         lastSync.put(address, System.nanoTime());
         Map<String, Held> held = heldForSync.remove(address);
         if (held != null) {
@@ -316,36 +361,67 @@ public final class LevelStandin implements AutoCloseable {
             int sequence,
             byte[] levels,
             int syncAddress) {
-        if (heard.add(protocol + " " + universe + " " + from)) {
-            listener.accept(new StandinEvent.Heard(protocol, universe, from));
-        }
         long now = System.nanoTime();
-        for (StandinPort port : ports) {
-            if (port.protocol() != protocol || port.wire() != universe || !port.output() || !port.enabled()) {
-                continue;
-            }
+        Numbered number = new Numbered(protocol, universe);
+        boolean isPlanned = planned.test(from);
+        HeardKey key = new HeardKey(number, from);
+        boolean first = !heard.contains(key);
+        if (heard.use(key, isPlanned, now, () -> true).isPresent() && first) {
+            report(new StandinEvent.Heard(protocol, universe, from), isPlanned);
+        }
+        for (StandinPort port : byNumber.getOrDefault(number, List.of())) {
             PortMerge merge = merges.get(port.id());
             if (merge == null) {
                 continue;
             }
             boolean isNew = !merge.knows(source);
-            if (!merge.take(source, priority, sequence, levels, now)) {
+            if (!merge.take(source, isPlanned, priority, sequence, levels, now)) {
                 continue;
             }
             if (isNew) {
-                listener.accept(new StandinEvent.SourceFound(port.id(), source, priority));
+                report(new StandinEvent.SourceFound(port.id(), source, priority), isPlanned);
+            }
+            if (protocol == Protocol.SACN) {
+                useSync(source, syncAddress, now);
             }
             Runnable apply = () -> putOut(port, merge, source);
-            Long artSync = lastArtSync.get(from);
+            boolean artSync = protocol == Protocol.ARTNET
+                    && lastArtSync
+                            .get(from)
+                            .filter(l -> now - l[0] < ARTSYNC_NANOS)
+                            .isPresent();
             if (protocol == Protocol.SACN && syncAddress != 0 && synchronousNow(syncAddress, now)) {
                 heldForSync
                         .computeIfAbsent(syncAddress, k -> new LinkedHashMap<>())
                         .put(port.id(), new Held(apply, now));
-            } else if (protocol == Protocol.ARTNET && artSync != null && now - artSync < ARTSYNC_NANOS) {
+            } else if (artSync) {
                 heldForArtSync.computeIfAbsent(from, k -> new LinkedHashMap<>()).put(port.id(), new Held(apply, now));
             } else {
                 apply.run();
             }
+        }
+    }
+
+    private void useSync(String source, int syncAddress, long now) {
+        try {
+            syncGroups.use(source, syncAddress, now);
+        } catch (IOException e) {
+            LOG.log(System.Logger.Level.DEBUG, name + " could not join a synchronization group.", e);
+        }
+    }
+
+    private void sourceGone(String source) {
+        try {
+            syncGroups.release(source);
+        } catch (IOException e) {
+            LOG.log(System.Logger.Level.DEBUG, name + " could not leave a synchronization group.", e);
+        }
+    }
+
+    /** Reports what strangers can cause, as far as anybody can read it. */
+    private synchronized void report(StandinEvent event, boolean ofThePlan) {
+        if (ofThePlan || events.admits(System.nanoTime())) {
+            listener.accept(event);
         }
     }
 
@@ -366,8 +442,10 @@ public final class LevelStandin implements AutoCloseable {
         for (StandinPort port : ports) {
             PortMerge merge = merges.get(port.id());
             if (merge != null && port.protocol() == Protocol.SACN && port.wire() == universe && merge.knows(source)) {
+                boolean isPlanned = merge.isPlanned(source);
                 merge.drop(source);
-                listener.accept(new StandinEvent.SourceLost(port.id(), source, why));
+                sourceGone(source);
+                report(new StandinEvent.SourceLost(port.id(), source, why), isPlanned);
                 putOut(port, merge, source);
             }
         }
@@ -389,13 +467,19 @@ public final class LevelStandin implements AutoCloseable {
             if (merge == null) {
                 continue;
             }
-            for (String lost : merge.lapse(now)) {
-                listener.accept(new StandinEvent.SourceLost(port.id(), lost, "not heard any more"));
-                putOut(port, merge, lost);
+            for (PortMerge.Lost lost : merge.lapse(now)) {
+                sourceGone(lost.name());
+                report(new StandinEvent.SourceLost(port.id(), lost.name(), "not heard any more"), lost.planned());
+                putOut(port, merge, lost.name());
             }
         }
         release(heldForSync, now, SYNC_PATIENCE_NANOS);
         release(heldForArtSync, now, ARTSYNC_NANOS);
+        lastSync.keySet().removeIf(address -> !syncGroups.isUsed(address));
+        long more = events.takeLeftOut(now);
+        if (more > 0) {
+            listener.accept(new StandinEvent.NotListed(more));
+        }
     }
 
     private static <K> void release(Map<K, Map<String, Held>> held, long now, long patience) {
@@ -407,6 +491,7 @@ public final class LevelStandin implements AutoCloseable {
                     }
                     return late;
                 }));
+        held.values().removeIf(Map::isEmpty);
     }
 
     @Override

@@ -17,9 +17,13 @@ import zentrel.wire.Wire;
 
 /** Takes OSC on one port and says whether any of its targets is meant. */
 public final class OscStandin {
+    /** Unreadable packets reported in a second. */
+    private static final int MOST_UNREADABLE = 20;
+
     private final List<String> targets;
     private final boolean handling;
     private final Consumer<StandinEvent> listener;
+    private final EventLimit unreadable = new EventLimit(MOST_UNREADABLE);
 
     /**
      * An OSC input.
@@ -40,11 +44,22 @@ public final class OscStandin {
     private void received(Datagram datagram) {
         Decoded<OscPacket> decoded = OscCodec.decode(datagram.bytes());
         if (decoded instanceof Decoded.Malformed<OscPacket> bad) {
-            listener.accept(new StandinEvent.Unreadable(datagram.from(), bad.toString()));
+            unreadable(datagram.from(), bad.toString());
         } else if (decoded instanceof Decoded.Unknown<OscPacket> unknown) {
-            listener.accept(new StandinEvent.Unreadable(datagram.from(), unknown.what()));
+            unreadable(datagram.from(), unknown.what());
         } else {
             decoded.packet().ifPresent(p -> take(p, datagram.from()));
+        }
+    }
+
+    private void unreadable(Ipv4Address from, String why) {
+        long now = System.nanoTime();
+        long more = unreadable.takeLeftOut(now);
+        if (more > 0) {
+            listener.accept(new StandinEvent.NotListed(more));
+        }
+        if (unreadable.admits(now)) {
+            listener.accept(new StandinEvent.Unreadable(from, why));
         }
     }
 

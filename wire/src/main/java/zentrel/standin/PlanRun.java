@@ -152,7 +152,13 @@ public final class PlanRun implements AutoCloseable {
             }
         }
         LevelStandin standin = new LevelStandin(
-                wire, application.name(), ports, first.merge(), answers, e -> listener.accept(application.id(), e));
+                wire,
+                application.name(),
+                ports,
+                first.merge(),
+                answers,
+                from -> table.at(from).isPresent(),
+                e -> listener.accept(application.id(), e));
         receivers.put(application.id(), standin);
         standin.start();
     }

@@ -1,10 +1,13 @@
 package zentrel.standin;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import zentrel.plan.Merge;
 import zentrel.plan.Protocol;
 
@@ -22,10 +25,14 @@ final class PortMerge {
     private static final int SLOTS = 512;
     private static final int MOST_ARTNET_SOURCES = 2;
 
+    /** Sources of one sACN universe held at once; more than this on one universe is no show but a flood. */
+    static final int MOST_SACN_SOURCES = 32;
+
     private static final class Source {
         private int priority;
         private int sequence;
         private long seenNanos;
+        private boolean planned;
         private byte[] levels = new byte[0];
     }
 
@@ -34,9 +41,21 @@ final class PortMerge {
     private final Map<String, Source> sources = new LinkedHashMap<>();
     private final byte[] output = new byte[SLOTS];
 
+    /** Whether a source came, went or changed since the output was worked out. */
+    private boolean changed;
+
     PortMerge(Protocol protocol, Merge merge) {
         this.protocol = protocol;
         this.merge = merge;
+    }
+
+    /** A source that was not heard for too long. */
+    record Lost(String name, boolean planned) {}
+
+    /** Whether a source that it knows is one of the plan. */
+    boolean isPlanned(String source) {
+        Source known = sources.get(source);
+        return known != null && known.planned;
     }
 
     boolean knows(String source) {
@@ -46,24 +65,45 @@ final class PortMerge {
     /**
      * Takes a packet.
      *
+     * @param planned whether it comes from a source of the plan, for which there is always room
      * @return false if it came out of order (§6.7.2), or from a source too many
      */
-    boolean take(String name, int priority, int sequence, byte[] levels, long nowNanos) {
+    boolean take(String name, boolean planned, int priority, int sequence, byte[] levels, long nowNanos) {
         Source source = sources.get(name);
         if (source == null) {
-            if ((protocol == Protocol.ARTNET && sources.size() >= MOST_ARTNET_SOURCES)
-                    || (merge == Merge.NONE && protocol == Protocol.ARTNET && !sources.isEmpty())) {
+            if (!hasRoom(planned, priority)) {
                 return false;
             }
             source = new Source();
             sources.put(name, source);
+            changed = true;
         } else if (isOld(source.sequence, sequence)) {
             return false;
         }
+        changed |= source.priority != priority || !Arrays.equals(source.levels, levels) || merge == Merge.LTP;
+        source.planned = planned;
         source.priority = priority;
         source.sequence = sequence;
         source.seenNanos = nowNanos;
         source.levels = levels;
+        return true;
+    }
+
+    /** Whether a new source finds room; in sACN it may take the place of one with a lower priority that is not planned. */
+    private boolean hasRoom(boolean planned, int priority) {
+        if (protocol == Protocol.ARTNET) {
+            return sources.size() < (merge == Merge.NONE ? 1 : MOST_ARTNET_SOURCES);
+        }
+        if (sources.size() < MOST_SACN_SOURCES) {
+            return true;
+        }
+        Optional<Map.Entry<String, Source>> weakest = sources.entrySet().stream()
+                .filter(e -> !e.getValue().planned)
+                .min(Comparator.comparingInt(e -> e.getValue().priority));
+        if (weakest.isEmpty() || (!planned && weakest.get().getValue().priority >= priority)) {
+            return false;
+        }
+        drop(weakest.get().getKey());
         return true;
     }
 
@@ -76,18 +116,19 @@ final class PortMerge {
     }
 
     void drop(String source) {
-        sources.remove(source);
+        changed |= sources.remove(source) != null;
     }
 
     /** Removes sources not heard for too long and names them. */
-    List<String> lapse(long nowNanos) {
+    List<Lost> lapse(long nowNanos) {
         long patience = protocol == Protocol.SACN ? SACN_LOSS_NANOS : ARTNET_LOSS_NANOS;
-        List<String> lost = new ArrayList<>();
+        List<Lost> lost = new ArrayList<>();
         for (Iterator<Map.Entry<String, Source>> it = sources.entrySet().iterator(); it.hasNext(); ) {
             Map.Entry<String, Source> entry = it.next();
             if (nowNanos - entry.getValue().seenNanos > patience) {
-                lost.add(entry.getKey());
+                lost.add(new Lost(entry.getKey(), entry.getValue().planned));
                 it.remove();
+                changed = true;
             }
         }
         return lost;
@@ -95,9 +136,10 @@ final class PortMerge {
 
     /** Works out the output and returns the slots, from 1, that changed. With no source left the last look is held. */
     Map<Integer, Integer> update() {
-        if (sources.isEmpty()) {
+        if (sources.isEmpty() || !changed) {
             return Map.of();
         }
+        changed = false;
         int top = sources.values().stream().mapToInt(s -> s.priority).max().orElse(0);
         List<Source> winners = sources.values().stream()
                 .filter(s -> protocol == Protocol.ARTNET || s.priority == top)
@@ -106,19 +148,20 @@ final class PortMerge {
         for (Source s : winners) {
             latest = s.seenNanos >= latest.seenNanos ? s : latest;
         }
-        Map<Integer, Integer> changed = new LinkedHashMap<>();
+        List<Source> shown =
+                merge == Merge.HTP ? winners : merge == Merge.LTP ? List.of(latest) : List.of(winners.get(0));
+        Map<Integer, Integer> different = new LinkedHashMap<>();
         for (int i = 0; i < SLOTS; i++) {
             int level = 0;
-            for (Source s :
-                    merge == Merge.HTP ? winners : merge == Merge.LTP ? List.of(latest) : List.of(winners.get(0))) {
+            for (Source s : shown) {
                 level = Math.max(level, i < s.levels.length ? s.levels[i] & 0xFF : 0);
             }
             if ((output[i] & 0xFF) != level) {
                 output[i] = (byte) level;
-                changed.put(i + 1, level);
+                different.put(i + 1, level);
             }
         }
-        return changed;
+        return different;
     }
 
     byte[] output() {

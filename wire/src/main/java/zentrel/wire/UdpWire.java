@@ -12,13 +12,19 @@ import java.net.StandardProtocolFamily;
 import java.net.StandardSocketOptions;
 import java.net.UnknownHostException;
 import java.nio.ByteBuffer;
+import java.nio.channels.ClosedChannelException;
 import java.nio.channels.ClosedSelectorException;
 import java.nio.channels.DatagramChannel;
 import java.nio.channels.SelectionKey;
 import java.nio.channels.Selector;
+import java.util.Iterator;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.HostAddress;
@@ -34,6 +40,15 @@ import zentrel.ipv4.Ipv4Address;
 public final class UdpWire implements Wire {
     private static final System.Logger LOG = System.getLogger(UdpWire.class.getName());
 
+    /** Groups joined at most: each has a socket of its own, and a system lets a program open some 1,000 files. */
+    static final int MOST_GROUPS = 640;
+
+    /** Datagrams read from one socket before the others have their turn, so that a flood on one does not starve them. */
+    private static final int MOST_A_TURN = 64;
+
+    /** How long receiving rests after it failed, so that a failure that stays does not take a processor for itself. */
+    private static final int REST_MILLIS = 50;
+
     /** The default holds a third of a frame of 512 universes; measured in the project's notes on limits. */
     private static final int RECEIVE_BUFFER_BYTES = 4 * 1024 * 1024;
 
@@ -45,10 +60,15 @@ public final class UdpWire implements Wire {
     private final HostAddress subnet;
     private final NetworkInterface networkInterface;
     private final OutputGuard guard;
+    private final Egress egress;
+    private final ExecutorService routing;
     private final Selector selector;
     private final Thread thread;
     private final Map<Integer, DatagramChannel> byPort = new ConcurrentHashMap<>();
     private final ConcurrentLinkedQueue<Ear> waiting = new ConcurrentLinkedQueue<>();
+    private final Map<Ipv4Address, DatagramChannel> groups = new ConcurrentHashMap<>();
+    private final AtomicLong failures = new AtomicLong();
+    private volatile @Nullable String lastFailure;
     private @Nullable DatagramChannel anyPort;
     private volatile boolean open = true;
 
@@ -58,6 +78,12 @@ public final class UdpWire implements Wire {
         this.subnet = subnet;
         this.networkInterface = networkInterface;
         this.guard = guard;
+        this.routing = Executors.newSingleThreadExecutor(r -> {
+            Thread t = new Thread(r, "routes of " + address);
+            t.setDaemon(true);
+            return t;
+        });
+        this.egress = new Egress(networkInterface.getName(), subnet, SystemRoutes.ofSystem(), routing);
         this.selector = Selector.open();
         this.thread = new Thread(this::receive, "wire " + address);
         thread.setDaemon(true);
@@ -71,11 +97,7 @@ public final class UdpWire implements Wire {
      */
     public static UdpWire open(Ipv4Address address, OutputGuard guard) throws IOException {
         if (address.isLoopback()) {
-            NetworkInterface loopback = NetworkInterface.getByInetAddress(inet(Ipv4Address.LOOPBACK));
-            if (loopback == null) {
-                throw new IOException("This computer has no loopback adapter.");
-            }
-            return new UdpWire(address, new HostAddress(address, 8), loopback, guard);
+            return new UdpWire(address, new HostAddress(address, 8), loopback(), guard);
         }
         NetworkInterface found = NetworkInterface.getByInetAddress(inet(address));
         if (found == null) {
@@ -87,6 +109,23 @@ public final class UdpWire implements Wire {
             }
         }
         throw new IOException("No adapter of this computer has the address " + address + ".");
+    }
+
+    private static NetworkInterface loopback() throws IOException {
+        NetworkInterface loopback = NetworkInterface.getByInetAddress(inet(Ipv4Address.LOOPBACK));
+        if (loopback == null) {
+            throw new IOException("This computer has no loopback adapter.");
+        }
+        return loopback;
+    }
+
+    /**
+     * The name that this system gives its loopback adapter.
+     *
+     * @throws IOException with a sentence, if there is none
+     */
+    public static String loopbackName() throws IOException {
+        return loopback().getName();
     }
 
     static InetAddress inet(Ipv4Address address) {
@@ -120,6 +159,11 @@ public final class UdpWire implements Wire {
         channel.setOption(StandardSocketOptions.SO_RCVBUF, RECEIVE_BUFFER_BYTES);
         channel.setOption(StandardSocketOptions.SO_BROADCAST, true);
         channel.setOption(StandardSocketOptions.IP_MULTICAST_IF, networkInterface);
+        if (!networkInterface.equals(channel.getOption(StandardSocketOptions.IP_MULTICAST_IF))) {
+            channel.close();
+            throw new IOException(
+                    "This computer does not send multicast by " + networkInterface.getName() + " when it is told to.");
+        }
         channel.setOption(StandardSocketOptions.IP_MULTICAST_TTL, 1);
         channel.setOption(StandardSocketOptions.IP_MULTICAST_LOOP, true);
         return channel;
@@ -157,7 +201,11 @@ public final class UdpWire implements Wire {
     }
 
     @Override
-    public void join(int port, Ipv4Address group, Consumer<Datagram> handler) throws IOException {
+    public synchronized void join(int port, Ipv4Address group, Consumer<Datagram> handler) throws IOException {
+        if (groups.size() >= MOST_GROUPS) {
+            throw new IOException(
+                    "No more than " + MOST_GROUPS + " multicast groups are joined at once; " + group + " was not.");
+        }
         DatagramChannel channel = channel();
         try {
             bind(channel, inet(group), port); // hears this group and nothing else
@@ -166,8 +214,25 @@ public final class UdpWire implements Wire {
             channel = channel();
             bind(channel, null, port);
         }
-        channel.join(inet(group), networkInterface);
-        register(new Ear(channel, handler, true));
+        try {
+            channel.join(inet(group), networkInterface);
+            register(new Ear(channel, handler, true));
+        } catch (IOException | RuntimeException e) {
+            channel.close();
+            throw e;
+        }
+        DatagramChannel before = groups.put(group, channel);
+        if (before != null) {
+            before.close();
+        }
+    }
+
+    @Override
+    public synchronized void leave(Ipv4Address group) throws IOException {
+        DatagramChannel channel = groups.remove(group);
+        if (channel != null) {
+            channel.close();
+        }
     }
 
     private void register(Ear ear) throws IOException {
@@ -176,30 +241,80 @@ public final class UdpWire implements Wire {
         selector.wakeup();
     }
 
+    /** Ends only with the wire: whatever is thrown in a turn is counted, and the next turn comes. */
     private void receive() {
         ByteBuffer buffer = ByteBuffer.allocateDirect(LARGEST_DATAGRAM);
         while (open) {
             try {
-                selector.select();
-                for (Ear ear = waiting.poll(); ear != null; ear = waiting.poll()) {
-                    ear.channel().register(selector, SelectionKey.OP_READ, ear);
-                }
-                for (SelectionKey key : selector.selectedKeys()) {
-                    if (key.isValid() && key.attachment() instanceof Ear ear) {
-                        drain(ear, buffer);
-                    }
-                }
-                selector.selectedKeys().clear();
+                turn(buffer);
             } catch (ClosedSelectorException e) {
                 return;
-            } catch (IOException e) {
-                LOG.log(System.Logger.Level.WARNING, "Receiving on " + address + " failed once; it goes on.", e);
+            } catch (IOException | RuntimeException | Error e) {
+                failed("Receiving on " + address + " failed; it goes on.", e);
+                rest();
             }
         }
     }
 
+    private void turn(ByteBuffer buffer) throws IOException {
+        selector.select();
+        for (Ear ear = waiting.poll(); ear != null; ear = waiting.poll()) {
+            try {
+                ear.channel().register(selector, SelectionKey.OP_READ, ear);
+            } catch (ClosedChannelException e) {
+                LOG.log(System.Logger.Level.DEBUG, "A group was left before it was heard.", e);
+            }
+        }
+        for (Iterator<SelectionKey> keys = selector.selectedKeys().iterator(); keys.hasNext(); ) {
+            SelectionKey key = keys.next();
+            keys.remove();
+            if (key.isValid() && key.attachment() instanceof Ear ear) {
+                try {
+                    drain(ear, buffer);
+                } catch (ClosedChannelException e) {
+                    key.cancel(); // the group was left in the meantime
+                }
+            }
+        }
+    }
+
+    private void rest() {
+        try {
+            Thread.sleep(REST_MILLIS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Counts a failure and logs the first of each kind; at the limit of open files even logging throws. */
+    private void failed(String what, Throwable e) {
+        failures.incrementAndGet();
+        String kind = what + " " + e.getClass().getSimpleName();
+        if (kind.equals(lastFailure)) {
+            return;
+        }
+        lastFailure = kind;
+        try {
+            LOG.log(System.Logger.Level.WARNING, what, e);
+        } catch (RuntimeException | Error worse) {
+            failures.incrementAndGet();
+        }
+    }
+
+    @Override
+    public Optional<String> trouble() {
+        if (open && !thread.isAlive()) {
+            return Optional.of("Nothing is received on " + address + " any more.");
+        }
+        String last = lastFailure;
+        return last == null
+                ? Optional.empty()
+                : Optional.of(failures + (failures.get() == 1 ? " datagram or turn" : " datagrams or turns") + " on "
+                        + address + " could not be handled. The last time: " + last + ".");
+    }
+
     private void drain(Ear ear, ByteBuffer buffer) throws IOException {
-        while (true) {
+        for (int i = 0; i < MOST_A_TURN; i++) {
             buffer.clear();
             InetSocketAddress from = (InetSocketAddress) ear.channel().receive(buffer);
             if (from == null) {
@@ -213,11 +328,8 @@ public final class UdpWire implements Wire {
             buffer.get(bytes);
             try {
                 ear.handler().accept(new Datagram(sender, from.getPort(), bytes));
-            } catch (RuntimeException e) {
-                LOG.log(
-                        System.Logger.Level.ERROR,
-                        "A datagram from " + sender + " could not be handled; the next ones are.",
-                        e);
+            } catch (RuntimeException | Error e) {
+                failed("A datagram could not be handled; the next ones are.", e);
             }
         }
     }
@@ -229,11 +341,20 @@ public final class UdpWire implements Wire {
 
     @Override
     public boolean send(Sending sending, int fromPort, Ipv4Address to, int toPort, byte[] bytes) throws IOException {
-        if (!guard.allows(sending)) {
+        if (!guard.allows(sending, adapterName())) {
             return false;
+        }
+        Optional<String> refusal = egress.refusal(to);
+        if (refusal.isPresent()) {
+            throw new OutputRefusedException(refusal.get());
         }
         channelFor(fromPort).send(ByteBuffer.wrap(bytes), new InetSocketAddress(inet(to), toPort));
         return true;
+    }
+
+    @Override
+    public Optional<String> refusal(Ipv4Address to) throws IOException {
+        return egress.refusal(to);
     }
 
     private synchronized DatagramChannel channelFor(int port) throws IOException {
@@ -255,6 +376,7 @@ public final class UdpWire implements Wire {
             return;
         }
         open = false;
+        routing.shutdownNow();
         try {
             for (SelectionKey key : selector.keys()) {
                 key.channel().close();

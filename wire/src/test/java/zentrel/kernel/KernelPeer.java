@@ -15,11 +15,16 @@ import java.nio.ByteBuffer;
 import java.nio.channels.DatagramChannel;
 import java.nio.charset.StandardCharsets;
 import org.jspecify.annotations.Nullable;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.wire.OutputGuard;
+import zentrel.wire.OutputRefusedException;
+import zentrel.wire.Sending;
+import zentrel.wire.UdpWire;
 
 /**
  * One program in a network namespace of a test: it sends and hears as it is told on its standard input, and ends with it.
  * {@code hear ADAPTER …} opens a socket on all addresses that joins the group on these adapters and prints what arrives; {@code
- * send TEXT FROM TO} sends from an address, a group by the adapter that has it.
+ * send TEXT FROM TO} sends from an address, a group by the adapter that has it; {@code armed …} as the product sends.
  */
 public final class KernelPeer {
     static final int PORT = 6454;
@@ -35,6 +40,8 @@ public final class KernelPeer {
                 try {
                     if (words[0].equals("hear")) {
                         hear(words, out);
+                    } else if (words[0].equals("armed")) {
+                        armed(words, out);
                     } else {
                         send(words);
                     }
@@ -77,6 +84,22 @@ public final class KernelPeer {
         });
         thread.setDaemon(true);
         thread.start();
+    }
+
+    /** {@code armed TEXT FROM TO ADAPTER KIND}: sends by a wire that is armed for an adapter. */
+    private static void armed(String[] words, PrintStream out) throws IOException {
+        OutputGuard guard = OutputGuard.armed(words[4]);
+        try (UdpWire wire = UdpWire.open(Ipv4Address.parse(words[2]), guard)) {
+            boolean left = wire.send(
+                    Sending.valueOf(words[5]),
+                    0,
+                    Ipv4Address.parse(words[3]),
+                    PORT,
+                    words[1].getBytes(StandardCharsets.UTF_8));
+            out.println(left ? "left" : "held");
+        } catch (OutputRefusedException e) {
+            out.println("refused " + e.getMessage());
+        }
     }
 
     private static void send(String[] words) throws IOException {

@@ -5,16 +5,23 @@ import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
 import zentrel.plan.SourceCheck;
 
 /**
@@ -24,6 +31,7 @@ import zentrel.plan.SourceCheck;
 final class KernelSpaces {
     private final List<String> names;
     private final List<Peer> peers = new ArrayList<>();
+    private final List<Capture> captures = new ArrayList<>();
 
     KernelSpaces(String... names) {
         this.names = List.of(names);
@@ -87,6 +95,23 @@ final class KernelSpaces {
         set(name, "echo 1 > /proc/sys/net/ipv4/ip_forward");
     }
 
+    /** Lets a space send 127/8 by its real adapters, as some machines are set up. */
+    void localNet(String name) throws IOException, InterruptedException {
+        set(name, "for f in /proc/sys/net/ipv4/conf/*/route_localnet; do echo 1 > $f; done");
+    }
+
+    /** Lines for the command {@code ip} that may find nothing to do. */
+    void forget(String name, String batch) throws IOException, InterruptedException {
+        run(batch, "ip", "-n", space(name), "-force", "-batch", "-");
+    }
+
+    /** A capture of UDP at an adapter of a space, from outside of any program of ours; each packet's content is a line. */
+    Capture capture(String name, String adapter) throws IOException, InterruptedException {
+        Capture capture = new Capture(space(name), adapter);
+        captures.add(capture);
+        return capture;
+    }
+
     private void set(String name, String shell) throws IOException, InterruptedException {
         assertThat(run(shell + "\n", "ip", "netns", "exec", space(name), "sh")).isEmpty();
     }
@@ -101,6 +126,9 @@ final class KernelSpaces {
     void remove() throws IOException, InterruptedException {
         for (Peer peer : peers) {
             peer.end();
+        }
+        for (Capture capture : captures) {
+            capture.process.destroy();
         }
         try {
             for (String name : names) {
@@ -117,6 +145,58 @@ final class KernelSpaces {
         process.getOutputStream().close();
         String text = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         return process.waitFor(20, TimeUnit.SECONDS) && process.exitValue() == 0 ? "" : "failed: " + text;
+    }
+
+    /** What tshark sees at one adapter. */
+    static final class Capture {
+        private final Process process;
+        private final Set<String> seen = ConcurrentHashMap.newKeySet();
+
+        private Capture(String space, String adapter) throws IOException, InterruptedException {
+            process = new ProcessBuilder(
+                            "ip",
+                            "netns",
+                            "exec",
+                            space,
+                            "tshark",
+                            "-l",
+                            "-n",
+                            "-i",
+                            adapter,
+                            "-f",
+                            "udp",
+                            "-T",
+                            "fields",
+                            "-e",
+                            "udp.payload")
+                    .start();
+            CountDownLatch started = new CountDownLatch(1);
+            reader(process.getErrorStream(), line -> {
+                if (line.contains("Capturing on")) {
+                    started.countDown();
+                }
+            });
+            reader(
+                    process.getInputStream(),
+                    line -> seen.add(new String(
+                            HexFormat.of().parseHex(line.strip().replace(":", "")), StandardCharsets.UTF_8)));
+            assertThat(started.await(20, TimeUnit.SECONDS))
+                    .as("tshark captures")
+                    .isTrue();
+        }
+
+        private static void reader(InputStream in, Consumer<String> each) {
+            Thread thread = new Thread(() -> new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))
+                    .lines()
+                    .forEach(each));
+            thread.setDaemon(true);
+            thread.start();
+        }
+
+        /** The contents of all packets so far. */
+        Set<String> seen() {
+            return seen;
+        }
     }
 
     /** A process in a namespace, spoken to line by line. */
@@ -161,6 +241,23 @@ final class KernelSpaces {
                 }
             }
             return false;
+        }
+
+        /** Says a line and gives what is answered before it is done; empty where there is no answer. */
+        Optional<String> ask(String line) throws InterruptedException {
+            to.println(line);
+            Optional<String> said = Optional.empty();
+            for (int i = 0; i < 50; i++) {
+                String answer = lines.poll(5, TimeUnit.SECONDS);
+                if (answer == null || answer.equals("done")) {
+                    return said;
+                }
+                said = Optional.of(answer);
+                if (answer.startsWith("failed")) {
+                    return said;
+                }
+            }
+            return said;
         }
 
         boolean hears(String text, long millis) throws InterruptedException {

@@ -42,7 +42,9 @@ class LoopbackTest {
     private static final Ipv4Address CONSOLE = Ipv4Address.parse("127.61.1.1");
 
     private static UdpWire wire(Ipv4Address at, OutputGuard.State state) throws Exception {
-        return UdpWire.open(at, new OutputGuard(state));
+        OutputGuard guard =
+                state == OutputGuard.State.ARMED ? OutputGuard.armed(UdpWire.loopbackName()) : new OutputGuard(state);
+        return UdpWire.open(at, guard);
     }
 
     private static ConsoleStream stream(String id, Protocol protocol, int wire, Delivery delivery, Ipv4Address... to) {
@@ -118,7 +120,7 @@ class LoopbackTest {
             Thread.sleep(700);
             assertThat(node.levels("p")[0]).isZero();
             assertThat(console.sentCount()).isZero();
-            guard.set(OutputGuard.State.ARMED);
+            guard.arm(UdpWire.loopbackName());
             await().atMost(5, SECONDS).until(() -> node.levels("p")[0] == (byte) 255);
             guard.set(OutputGuard.State.ASK);
             long sent = console.sentCount();
@@ -306,7 +308,7 @@ class LoopbackTest {
             assertThat(run.leftOut()).isEmpty();
             ControlLink go = plan.index().link(new LinkId("go-link"));
             assertThat(run.sendCue(go, List.of())).as("not armed").isFalse();
-            guard.set(OutputGuard.State.ARMED);
+            guard.arm(UdpWire.loopbackName());
             run.setSlot(plan.index().stream(new StreamId("hut-desk-u1")), 37, 230);
             run.setSlot(plan.index().stream(new StreamId("hut-desk-u10")), 1, 90);
             await().atMost(15, SECONDS)

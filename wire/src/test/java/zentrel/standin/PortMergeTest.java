@@ -19,14 +19,14 @@ class PortMergeTest {
     @Test
     void higherPriorityWinsAndTheNextTakesOver() {
         PortMerge merge = new PortMerge(Protocol.SACN, Merge.HTP);
-        merge.take("primary", 100, 1, levels(10, 200), 0);
-        merge.take("backup", 90, 1, levels(255, 255), 0);
+        merge.take("primary", false, 100, 1, levels(10, 200), 0);
+        merge.take("backup", false, 90, 1, levels(255, 255), 0);
         assertThat(merge.update()).containsExactlyInAnyOrderEntriesOf(Map.of(1, 10, 2, 200));
-        merge.take("backup", 90, 2, levels(255, 255), 2_000_000_000L);
+        merge.take("backup", false, 90, 2, levels(255, 255), 2_000_000_000L);
         assertThat(merge.lapse(PortMerge.SACN_LOSS_NANOS))
                 .as("at 2.5 s it is still there")
                 .isEmpty();
-        assertThat(merge.lapse(PortMerge.SACN_LOSS_NANOS + 1)).containsExactly("primary");
+        assertThat(merge.lapse(PortMerge.SACN_LOSS_NANOS + 1)).containsExactly(new PortMerge.Lost("primary", false));
         assertThat(merge.update()).containsExactlyInAnyOrderEntriesOf(Map.of(1, 255, 2, 255));
     }
 
@@ -35,8 +35,8 @@ class PortMergeTest {
         PortMerge htp = new PortMerge(Protocol.SACN, Merge.HTP);
         PortMerge ltp = new PortMerge(Protocol.SACN, Merge.LTP);
         for (PortMerge merge : new PortMerge[] {htp, ltp}) {
-            merge.take("a", 100, 1, levels(10, 200), 0);
-            merge.take("b", 100, 1, levels(50, 20), 1);
+            merge.take("a", false, 100, 1, levels(10, 200), 0);
+            merge.take("b", false, 100, 1, levels(50, 20), 1);
             merge.update();
         }
         assertThat(htp.output()).startsWith(50, (byte) 200);
@@ -47,37 +47,58 @@ class PortMergeTest {
     @Test
     void artNetTakesTwoSourcesAndNoThird() {
         PortMerge merge = new PortMerge(Protocol.ARTNET, Merge.HTP);
-        assertThat(merge.take("a", 0, 0, levels(1), 0)).isTrue();
-        assertThat(merge.take("b", 0, 0, levels(2), 0)).isTrue();
-        assertThat(merge.take("c", 0, 0, levels(9), 0)).isFalse();
+        assertThat(merge.take("a", false, 0, 0, levels(1), 0)).isTrue();
+        assertThat(merge.take("b", false, 0, 0, levels(2), 0)).isTrue();
+        assertThat(merge.take("c", false, 0, 0, levels(9), 0)).isFalse();
         merge.update();
         assertThat(merge.output()[0]).isEqualTo((byte) 2);
         PortMerge one = new PortMerge(Protocol.ARTNET, Merge.NONE);
-        assertThat(one.take("a", 0, 0, levels(1), 0)).isTrue();
-        assertThat(one.take("b", 0, 0, levels(2), 0)).isFalse();
+        assertThat(one.take("a", false, 0, 0, levels(1), 0)).isTrue();
+        assertThat(one.take("b", false, 0, 0, levels(2), 0)).isFalse();
     }
 
     /** ANSI E1.31-2018 §6.7.2: dropped if −20 < (int8)(B − A) ≤ 0. */
     @Test
     void packetsOutOfOrderAreDropped() {
         PortMerge merge = new PortMerge(Protocol.SACN, Merge.HTP);
-        merge.take("a", 100, 10, levels(1), 0);
-        assertThat(merge.take("a", 100, 10, levels(2), 0)).as("the same").isFalse();
-        assertThat(merge.take("a", 100, 247, levels(2), 0)).as("-19").isFalse();
-        assertThat(merge.take("a", 100, 246, levels(2), 0))
+        merge.take("a", false, 100, 10, levels(1), 0);
+        assertThat(merge.take("a", false, 100, 10, levels(2), 0)).as("the same").isFalse();
+        assertThat(merge.take("a", false, 100, 247, levels(2), 0)).as("-19").isFalse();
+        assertThat(merge.take("a", false, 100, 246, levels(2), 0))
                 .as("-20: a restarted source")
                 .isTrue();
-        assertThat(merge.take("a", 100, 247, levels(2), 0)).isTrue();
-        assertThat(merge.take("a", 100, 1, levels(2), 0)).as("across the wrap").isTrue();
+        assertThat(merge.take("a", false, 100, 247, levels(2), 0)).isTrue();
+        assertThat(merge.take("a", false, 100, 1, levels(2), 0))
+                .as("across the wrap")
+                .isTrue();
     }
 
     @Test
     void withNoSourceLeftTheLastLookIsHeld() {
         PortMerge merge = new PortMerge(Protocol.SACN, Merge.HTP);
-        merge.take("a", 100, 1, levels(77), 0);
+        merge.take("a", false, 100, 1, levels(77), 0);
         merge.update();
         merge.drop("a");
         assertThat(merge.update()).isEmpty();
         assertThat(merge.output()[0]).isEqualTo((byte) 77);
+    }
+
+    /** A flood of sources on one universe: the planned one keeps its place, and a higher priority finds one. */
+    @Test
+    void manySourcesLeaveRoomForThePlannedOne() {
+        PortMerge merge = new PortMerge(Protocol.SACN, Merge.HTP);
+        assertThat(merge.take("desk", true, 100, 1, levels(200), 0)).isTrue();
+        int taken = 0;
+        for (int i = 0; i < 10_000; i++) {
+            taken += merge.take("x" + i, false, 100, 1, levels(20, 30), 1) ? 1 : 0;
+        }
+        assertThat(taken).isEqualTo(PortMerge.MOST_SACN_SOURCES - 1);
+        assertThat(merge.take("second desk", true, 100, 1, levels(210), 2)).isTrue();
+        assertThat(merge.take("higher", false, 150, 1, levels(5), 3)).isTrue();
+        assertThat(merge.knows("desk") && merge.knows("second desk")).isTrue();
+        assertThat(merge.update()).containsExactlyInAnyOrderEntriesOf(Map.of(1, 5));
+        merge.drop("higher");
+        assertThat(merge.update()).containsExactlyInAnyOrderEntriesOf(Map.of(1, 210, 2, 30));
+        assertThat(merge.update()).as("nothing changed since").isEmpty();
     }
 }

@@ -35,7 +35,9 @@ import zentrel.plan.Stream;
 import zentrel.plan.StreamId;
 import zentrel.standin.PlanRun;
 import zentrel.standin.StandinEvent;
+import zentrel.wire.BoundedTable;
 import zentrel.wire.OutputGuard;
+import zentrel.wire.UdpWire;
 
 /**
  * A run of the plan's stand-ins, and what was seen in it. Starting and stopping happen on a thread of its own; events
@@ -43,6 +45,11 @@ import zentrel.wire.OutputGuard;
  */
 final class BenchRun implements Evidence, AutoCloseable {
     private static final int MOST_LINES = 300;
+
+    /** Sources by universe and receiver kept; those of the plan always have room. */
+    private static final int MOST_HEARD = 20_000;
+
+    private static final int PATIENCE_SECONDS = 60;
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss.SSS");
 
     private record HeardKey(ApplicationId at, String protocol, int wire, String from) {}
@@ -54,7 +61,7 @@ final class BenchRun implements Evidence, AutoCloseable {
         return t;
     });
     private final Deque<String> log = new ArrayDeque<>();
-    private final Map<HeardKey, Long> heard = new HashMap<>();
+    private final BoundedTable<HeardKey, Long> heard = new BoundedTable<>(MOST_HEARD, PATIENCE_SECONDS);
     private final Map<String, Long> fed = new HashMap<>();
     private final Map<LinkId, Long> cueSent = new HashMap<>();
     private final Map<String, Long> cueSeen = new HashMap<>();
@@ -99,7 +106,7 @@ final class BenchRun implements Evidence, AutoCloseable {
         starter.execute(() -> {
             stopNow();
             synchronized (this) {
-                heard.clear();
+                heard.forget(System.nanoTime(), -1);
                 fed.clear();
             }
             if (guard.state() == OutputGuard.State.LISTEN) {
@@ -138,7 +145,12 @@ final class BenchRun implements Evidence, AutoCloseable {
     }
 
     void arm() {
-        guard.set(OutputGuard.State.ARMED);
+        try {
+            guard.arm(UdpWire.loopbackName());
+        } catch (IOException e) {
+            line("Output was not armed: " + e.getMessage());
+            return;
+        }
         armedSinceNanos = System.nanoTime();
         line("Output armed for loopback");
     }
@@ -180,10 +192,14 @@ final class BenchRun implements Evidence, AutoCloseable {
     private void event(Plan plan, ApplicationId at, StandinEvent event) {
         String name = plan.index().name(at);
         long now = System.nanoTime();
+        PlanRun running = run;
         if (event instanceof StandinEvent.Heard e) {
             synchronized (this) {
-                heard.put(
-                        new HeardKey(at, e.protocol().word(), e.wire(), e.from().toString()), now);
+                heard.use(
+                        new HeardKey(at, e.protocol().word(), e.wire(), e.from().toString()),
+                        running != null && running.table().at(e.from()).isPresent(),
+                        now,
+                        () -> now);
             }
             line(name + " hears " + e.protocol().title() + " " + e.wire() + " from "
                     + who(e.from().toString()));
@@ -200,14 +216,21 @@ final class BenchRun implements Evidence, AutoCloseable {
         } else if (event instanceof StandinEvent.Levels e) {
             line(plan.index().name(new PortId(e.port())) + " puts out " + levels(e.changed()));
         } else if (event instanceof StandinEvent.Osc e) {
+            boolean meant = plan.links().stream().anyMatch(l -> l.pattern().equals(e.address()));
             synchronized (this) {
-                cueSeen.put(e.address() + " " + at, now);
-                cueActed.put(e.address() + " " + at, e.acted());
+                if (meant) {
+                    cueSeen.put(e.address() + " " + at, now);
+                    cueActed.put(e.address() + " " + at, e.acted());
+                }
             }
             line(name + " received " + e.address() + " from " + who(e.from().toString())
                     + (e.acted() ? " and acts" : " and does nothing"));
         } else if (event instanceof StandinEvent.Found e) {
             line(name + " found " + who(e.node().toString()) + " with Port-Addresses " + e.portAddresses());
+        } else if (event instanceof StandinEvent.NotListed e) {
+            line(name + " received " + Counted.of(e.packets(), "more packet") + " of this kind, not listed one by one");
+        } else if (event instanceof StandinEvent.NotSent e) {
+            line(name + " could not send: " + e.why());
         } else if (event instanceof StandinEvent.Unreadable e) {
             line(name + " cannot read what " + e.from() + " sent: " + e.why());
         }
@@ -309,10 +332,11 @@ final class BenchRun implements Evidence, AutoCloseable {
         if (sent > 0) {
             sights.put(HopKind.BOUND, new Sight(true, from));
         }
-        Long since;
-        Long taken;
+        @Nullable Long since;
+        @Nullable Long taken;
         synchronized (this) {
-            since = heard.get(new HeardKey(at, stream.protocol().word(), wire, from));
+            since = heard.get(new HeardKey(at, stream.protocol().word(), wire, from))
+                    .orElse(null);
             taken = fed.get(portId.value() + " " + from);
         }
         if (since == null && !settled) {

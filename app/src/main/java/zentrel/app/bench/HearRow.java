@@ -146,7 +146,7 @@ final class HearRow extends HBox implements AutoCloseable {
         }
     }
 
-    /** The sACN universes that the plan's ports and streams want to have; what is announced is joined as well. */
+    /** The sACN universes that the plan's ports and streams use. */
     private static List<Integer> groups(Plan plan) {
         Set<Integer> wanted = new HashSet<>();
         plan.streams().stream()

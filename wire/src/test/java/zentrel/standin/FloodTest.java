@@ -1,0 +1,198 @@
+package zentrel.standin;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Queue;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.live.StreamWatch;
+import zentrel.packet.Bytes;
+import zentrel.packet.artnet.ArtDmx;
+import zentrel.packet.artnet.ArtNetCodec;
+import zentrel.packet.artnet.ArtNetPacket;
+import zentrel.packet.sacn.SacnCodec;
+import zentrel.packet.sacn.SacnData;
+import zentrel.packet.sacn.SacnDiscovery;
+import zentrel.packet.sacn.SacnPacket;
+import zentrel.plan.Delivery;
+import zentrel.plan.Merge;
+import zentrel.plan.Protocol;
+import zentrel.universe.PortAddress;
+import zentrel.wire.OutputGuard;
+import zentrel.wire.Sending;
+import zentrel.wire.UdpWire;
+
+/** Floods of made-up packets on loopback: what is planned is received all the same, and nothing grows with the flood. */
+class FloodTest {
+    private static final Ipv4Address NODE = Ipv4Address.parse("127.62.1.1");
+    private static final Ipv4Address CONSOLE = Ipv4Address.parse("127.62.1.2");
+    private static final Ipv4Address STRANGER = Ipv4Address.parse("127.62.66.6");
+    private static final Path OPEN_FILES = Path.of("/proc/self/fd");
+
+    private static UdpWire armed(Ipv4Address at) throws IOException {
+        return UdpWire.open(at, OutputGuard.armed(UdpWire.loopbackName()));
+    }
+
+    private static UdpWire asking(Ipv4Address at) throws IOException {
+        return UdpWire.open(at, new OutputGuard(OutputGuard.State.ASK));
+    }
+
+    private static byte[] data(int source, int universe, int sync, int priority, int level) {
+        return SacnCodec.encode(new SacnData(
+                new UUID(7, source),
+                "S" + source,
+                priority,
+                sync,
+                1,
+                false,
+                false,
+                false,
+                universe,
+                0,
+                Bytes.of(level)));
+    }
+
+    private static long openFiles() throws IOException {
+        if (!Files.isDirectory(OPEN_FILES)) {
+            return 0; // only Linux tells
+        }
+        try (Stream<Path> files = Files.list(OPEN_FILES)) {
+            return files.count();
+        }
+    }
+
+    private static ConsoleStandin console(UdpWire wire) {
+        return new ConsoleStandin(
+                wire,
+                "Desk",
+                new UUID(1, 1),
+                List.of(new ConsoleStream("u", Protocol.SACN, 5, Delivery.UNICAST, List.of(NODE), 100, 40, false)),
+                true,
+                e -> {});
+    }
+
+    /** Four kinds of flood at a node whose plan knows one console; after each the console's level stands at the port. */
+    @Test
+    void aFloodLeavesTheNodeHearingAndSmall() throws Exception {
+        Queue<StandinEvent> events = new ConcurrentLinkedQueue<>();
+        List<StandinPort> ports = List.of(
+                new StandinPort("p", Protocol.SACN, 5, true, true),
+                new StandinPort("q", Protocol.ARTNET, 3, true, true));
+        try (LevelStandin node =
+                        new LevelStandin(asking(NODE), "Node", ports, Merge.HTP, true, CONSOLE::equals, events::add);
+                UdpWire stranger = armed(STRANGER);
+                ConsoleStandin console = console(armed(CONSOLE))) {
+            node.start();
+            console.start();
+            console.setSlot("u", 1, 11);
+            await().until(() -> node.levels("p")[0] == 11);
+            long files = openFiles();
+            for (int i = 0; i < 8000; i++) {
+                stranger.send(
+                        Sending.SETTING, 0, NODE, SacnPacket.PORT, data(i, 9, 1 + i, 100, 9)); // nobody's universe
+                stranger.send(
+                        Sending.SETTING,
+                        0,
+                        NODE,
+                        SacnPacket.PORT,
+                        data(i, 5, 1 + i, 90, 99)); // made-up synchronization
+                stranger.send(
+                        Sending.SETTING,
+                        0,
+                        NODE,
+                        ArtNetPacket.PORT,
+                        ArtNetCodec.encode(new ArtDmx(0, i & 0xFF, new PortAddress(i), Bytes.of(1, 2))));
+                stranger.send(Sending.SETTING, 0, NODE, ArtNetPacket.PORT, new byte[] {'A', 'r', 't', 0, (byte) i});
+            }
+            assertThat(openFiles()).as("open files").isLessThan(files + SyncGroups.MOST + 8);
+            console.setSlot("u", 1, 22);
+            await().atMost(Duration.ofSeconds(5)).until(() -> node.levels("p")[0] == 22);
+            assertThat(node.wire().trouble()).isEmpty();
+            assertThat(events.size()).as("events of a flood").isLessThan(2000);
+            await().until(() -> events.stream().anyMatch(StandinEvent.NotListed.class::isInstance));
+            assertThat(events)
+                    .filteredOn(StandinEvent.SourceLost.class::isInstance)
+                    .noneMatch(e -> e.toString().contains("Desk"));
+        }
+    }
+
+    @Test
+    void whatIsAnnouncedIsNamedAndNotJoined() throws Exception {
+        try (UdpWire wire = asking(NODE);
+                UdpWire stranger = armed(STRANGER)) {
+            StreamWatch watch = new StreamWatch(wire);
+            watch.start(List.of(1, 2));
+            long files = openFiles();
+            List<Integer> many = IntStream.rangeClosed(1, 512).boxed().toList();
+            for (int page = 0; page < 100; page++) {
+                int first = page * 512;
+                stranger.send(
+                        Sending.SETTING,
+                        0,
+                        NODE,
+                        SacnPacket.PORT,
+                        SacnCodec.encode(new SacnDiscovery(
+                                new UUID(1, page),
+                                "x",
+                                0,
+                                0,
+                                many.stream().map(u -> u + first).toList())));
+            }
+            stranger.send(Sending.SETTING, 0, NODE, SacnPacket.PORT, data(1, 2, 0, 100, 7));
+            await().until(() -> !watch.seen().isEmpty());
+            assertThat(watch.announced()).hasSize(51_200 - 2).startsWith(3, 4).doesNotContain(1, 2);
+            assertThat(openFiles()).isLessThan(files + 8);
+            assertThat(wire.trouble()).isEmpty();
+        }
+    }
+
+    /** A handler that fails, even with an Error, ends nothing; the wire says so. */
+    @Test
+    void receivingSurvivesWhatAHandlerThrows() throws Exception {
+        AtomicInteger received = new AtomicInteger();
+        try (UdpWire wire = asking(NODE);
+                UdpWire sender = armed(CONSOLE)) {
+            wire.listen(24_777, false, d -> {
+                received.incrementAndGet();
+                if (d.bytes()[0] == 1) {
+                    throw new NoClassDefFoundError("as at the limit of open files");
+                } else if (d.bytes()[0] == 2) {
+                    throw new IllegalStateException("a bug");
+                }
+            });
+            for (int i = 0; i < 30; i++) {
+                sender.send(Sending.SETTING, 0, NODE, 24_777, new byte[] {(byte) (i % 3)});
+            }
+            await().until(() -> received.get() == 30);
+            assertThat(wire.trouble()).hasValueSatisfying(t -> assertThat(t).contains("20 datagrams or turns"));
+        }
+    }
+
+    /** A source that cannot be reached is said once, and counted. */
+    @Test
+    void aFailingSendIsSaidOnce() throws Exception {
+        Queue<StandinEvent> events = new ConcurrentLinkedQueue<>();
+        ConsoleStream astray = new ConsoleStream(
+                "u", Protocol.SACN, 5, Delivery.UNICAST, List.of(Ipv4Address.parse("192.0.2.1"), NODE), 100, 40, false);
+        try (ConsoleStandin console =
+                new ConsoleStandin(armed(CONSOLE), "Desk", new UUID(1, 1), List.of(astray), true, events::add)) {
+            console.start();
+            await().until(() -> console.failedCount() > 20);
+            assertThat(console.sentCount()).as("the other destination").isGreaterThan(10);
+        }
+        assertThat(events)
+                .singleElement()
+                .satisfies(e -> assertThat(e.toString()).contains("192.0.2.1 is not on loopback"));
+    }
+}

@@ -1,0 +1,90 @@
+package zentrel.wire;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import zentrel.ipv4.Ipv4Address;
+
+class BoundedTableTest {
+    private static final long SECOND = 1_000_000_000L;
+
+    /** Against a plain list of what was used when: never more than the limit, planned ones always, the oldest first out. */
+    @Test
+    void itHoldsWhatIsPlannedAndTheLatestOfTheRest() {
+        Random random = new Random(49);
+        BoundedTable<Integer, String> table = new BoundedTable<>(20, 10);
+        Map<Integer, Long> lastUsed = new HashMap<>();
+        long left = 0;
+        for (int step = 0; step < 20_000; step++) {
+            long now = step * SECOND / 4;
+            int key = random.nextInt(60);
+            boolean planned = key < 8;
+            boolean known = table.contains(key);
+            boolean room = table.use(key, planned, now, () -> "v" + key).isPresent();
+            assertThat(room || !planned).as("a planned one has room").isTrue();
+            if (!known && !room) {
+                left++;
+                assertThat(table.size()).isEqualTo(20);
+                table.forEach((k, v) -> assertThat(k < 8 || now - lastUsed.get(k) <= 10 * SECOND || table.size() == 20)
+                        .isTrue());
+            } else {
+                lastUsed.put(key, now);
+            }
+            assertThat(table.size()).isLessThanOrEqualTo(20);
+            assertThat(table.leftOut()).isEqualTo(left);
+        }
+        IntStream.range(0, 8).forEach(k -> assertThat(table.get(k)).contains("v" + k));
+        assertThat(left).isPositive();
+    }
+
+    @Test
+    void aNewOneTakesThePlaceOfTheOldestThatIsStale() {
+        BoundedTable<String, Boolean> table = new BoundedTable<>(2, 10);
+        assertThat(table.use("a", false, 0, () -> true)).isPresent();
+        assertThat(table.use("b", false, 5 * SECOND, () -> true)).isPresent();
+        assertThat(table.use("c", false, 10 * SECOND, () -> true))
+                .as("a is 10 s old, no more")
+                .isEmpty();
+        assertThat(table.use("c", false, 10 * SECOND + 1, () -> true)).isPresent();
+        assertThat(table.contains("a")).isFalse();
+        assertThat(table.use("p", true, 10 * SECOND + 2, () -> true))
+                .as("planned")
+                .isPresent();
+        assertThat(table.contains("b")).as("the oldest that is not planned").isFalse();
+        table.forget(30 * SECOND, 15 * SECOND);
+        assertThat(table.size()).isZero();
+    }
+
+    /** Lines as iproute2 6.1 prints them in a namespace of ours. */
+    @Test
+    void theAnswersOfTheSystemAreReadAsTheyStand() {
+        String said = """
+                10.1.0.77 from 10.1.0.1 dev s0 uid 0\s
+                    cache\s
+                broadcast 10.1.0.255 from 10.1.0.1 dev s0 uid 0\s
+                    cache <local,brd>\s
+                local 10.2.0.1 from 10.1.0.1 dev lo uid 0\s
+                    cache <local>\s
+                192.0.2.9 from 10.1.0.1 via 10.1.0.254 dev s1 uid 0\s
+                """;
+        Map<Ipv4Address, SystemRoutes.Way> ways = LinuxRoutes.ways(
+                said,
+                Set.of(
+                        Ipv4Address.parse("10.1.0.77"),
+                        Ipv4Address.parse("10.1.0.255"),
+                        Ipv4Address.parse("10.2.0.1"),
+                        Ipv4Address.parse("192.0.2.9"),
+                        Ipv4Address.parse("203.0.113.1")));
+        assertThat(ways)
+                .containsEntry(Ipv4Address.parse("10.1.0.77"), SystemRoutes.Way.by("s0"))
+                .containsEntry(Ipv4Address.parse("10.1.0.255"), SystemRoutes.Way.by("s0"))
+                .containsEntry(Ipv4Address.parse("10.2.0.1"), SystemRoutes.Way.HERE)
+                .containsEntry(Ipv4Address.parse("192.0.2.9"), SystemRoutes.Way.by("s1"))
+                .containsEntry(Ipv4Address.parse("203.0.113.1"), SystemRoutes.Way.NONE);
+    }
+}
