@@ -197,7 +197,8 @@ class LineToolsTest {
                         .exit())
                 .isZero();
         assertThat(run("import", "demo:ready", book.toString(), "--json").json())
-                .hasToString("{\"changes\":[],\"warnings\":[],\"facts\":0,\"same\":22,\"leftOut\":[]}");
+                .hasToString(
+                        "{\"changes\":[],\"warnings\":[],\"facts\":0,\"same\":22,\"leftOut\":[],\"leftOutRows\":0}");
         Path text = folder.resolve("addresses.csv");
         Files.writeString(text, "Name;IP\r\nJetty node;10.41.22.9\r\nMoon node;10.41.22.10\r\n");
         Path after = folder.resolve("after.json");
@@ -210,7 +211,7 @@ class LineToolsTest {
                 .contains("Jetty node,Boathouse,Network,Stream,10.41.22.9");
         Files.write(book, new byte[] {1, 2, 3});
         assertThat(run("import", "demo:ready", book.toString()).err())
-                .startsWith("addresses.xlsx: this is no workbook");
+                .startsWith("addresses.xlsx: this workbook cannot be read");
         assertThat(run("import", "demo:ready", "moon.csv").exit()).isEqualTo(2);
         assertThat(run("ask", "demo:ready", "moon").exit()).isEqualTo(2);
         assertThat(run("ask", "demo:ready", "--seconds", "0").exit()).isEqualTo(2);

@@ -21,6 +21,9 @@ import zentrel.packet.Bytes;
 import zentrel.packet.artnet.ArtDmx;
 import zentrel.packet.artnet.ArtNetCodec;
 import zentrel.packet.artnet.ArtNetPacket;
+import zentrel.packet.osc.OscArgument;
+import zentrel.packet.osc.OscCodec;
+import zentrel.packet.osc.OscMessage;
 import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnData;
 import zentrel.packet.sacn.SacnDiscovery;
@@ -28,6 +31,7 @@ import zentrel.packet.sacn.SacnPacket;
 import zentrel.plan.Delivery;
 import zentrel.plan.Merge;
 import zentrel.plan.Protocol;
+import zentrel.text.PlainText;
 import zentrel.universe.PortAddress;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.Sending;
@@ -194,5 +198,34 @@ class FloodTest {
         assertThat(events)
                 .singleElement()
                 .satisfies(e -> assertThat(e.toString()).contains("192.0.2.1 is not on loopback"));
+    }
+
+    /** ESC, line breaks, marks of direction and long texts from packets, in everything that is printed or drawn. */
+    @Test
+    void textFromTheNetworkDoesNothingToATerminal() throws Exception {
+        Queue<StandinEvent> events = new ConcurrentLinkedQueue<>();
+        String hostile = "a\u001b[2J\n\u202e" + "x".repeat(40);
+        List<StandinPort> ports = List.of(new StandinPort("p", Protocol.SACN, 5, true, true));
+        try (UdpWire wire = asking(NODE);
+                LevelStandin node = new LevelStandin(wire, "Node", ports, Merge.HTP, true, events::add);
+                UdpWire listening = asking(CONSOLE);
+                UdpWire stranger = armed(STRANGER)) {
+            node.start();
+            new OscStandin(List.of(), true, events::add).start(wire, 24_778);
+            StreamWatch watch = new StreamWatch(listening);
+            watch.start(List.of());
+            byte[] data = SacnCodec.encode(
+                    new SacnData(new UUID(7, 7), hostile, 100, 0, 1, false, false, false, 5, 0, Bytes.of(9)));
+            stranger.send(Sending.SETTING, 0, NODE, SacnPacket.PORT, data);
+            stranger.send(Sending.SETTING, 0, CONSOLE, SacnPacket.PORT, data);
+            byte[] osc = OscCodec.encode(new OscMessage("/a", List.of(new OscArgument.Text(hostile))));
+            stranger.send(Sending.SETTING, 0, NODE, 24_778, osc);
+            osc[1] = 0x1b;
+            stranger.send(Sending.SETTING, 0, NODE, 24_778, osc);
+            await().until(() -> events.size() >= 5 && !watch.seen().isEmpty());
+            assertThat(events).allMatch(e -> PlainText.fault(e.toString()).isEmpty());
+            assertThat(events).anyMatch(e -> e.toString().contains("<U+001B>"));
+            assertThat(PlainText.fault(watch.seen().get(0).name())).isEmpty();
+        }
     }
 }
