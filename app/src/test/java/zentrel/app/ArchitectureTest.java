@@ -16,6 +16,7 @@ class ArchitectureTest {
             .importPackages("zentrel");
 
     private static final String[] CORE = {
+        "zentrel.text..",
         "zentrel.plan..",
         "zentrel.ipv4..",
         "zentrel.universe..",
@@ -98,7 +99,7 @@ class ArchitectureTest {
                 .resideInAPackage("zentrel.plan..")
                 .should()
                 .onlyDependOnClassesThat()
-                .resideInAnyPackage("java..", "zentrel.plan..", "zentrel.ipv4..", "org.jspecify..")
+                .resideInAnyPackage("java..", "zentrel.plan..", "zentrel.ipv4..", "zentrel.text..", "org.jspecify..")
                 .check(ALL);
         noClasses()
                 .that()
