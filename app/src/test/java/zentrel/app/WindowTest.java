@@ -280,7 +280,7 @@ class WindowTest extends OpenWindow {
             return true;
         });
         settled(() -> other.noticeProperty().get() != null);
-        assertThat(fx(() -> other.noticeProperty().get().text())).contains("Unsaved work on Rescued");
+        assertThat(fx(() -> other.noticeProperty().get().text())).contains("Recover unsaved changes to Rescued");
         fx(() -> {
             other.noticeProperty().get().onAction().run();
             return true;

@@ -20,6 +20,7 @@ import java.nio.channels.Selector;
 import java.util.Iterator;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
@@ -46,6 +47,9 @@ public final class UdpWire implements Wire {
     /** Datagrams read from one socket before the others have their turn, so that a flood on one does not starve them. */
     private static final int MOST_A_TURN = 64;
 
+    /** Kinds of failures logged; more of them say nothing new. */
+    private static final int MOST_KINDS = 20;
+
     /** How long receiving rests after it failed, so that a failure that stays does not take a processor for itself. */
     private static final int REST_MILLIS = 50;
 
@@ -69,6 +73,7 @@ public final class UdpWire implements Wire {
     private final Map<Ipv4Address, DatagramChannel> groups = new ConcurrentHashMap<>();
     private final AtomicLong failures = new AtomicLong();
     private volatile @Nullable String lastFailure;
+    private final Set<String> loggedKinds = ConcurrentHashMap.newKeySet();
     private @Nullable DatagramChannel anyPort;
     private volatile boolean open = true;
 
@@ -290,10 +295,10 @@ public final class UdpWire implements Wire {
     private void failed(String what, Throwable e) {
         failures.incrementAndGet();
         String kind = what + " " + e.getClass().getSimpleName();
-        if (kind.equals(lastFailure)) {
+        lastFailure = kind;
+        if (loggedKinds.size() >= MOST_KINDS || !loggedKinds.add(kind)) {
             return;
         }
-        lastFailure = kind;
         try {
             LOG.log(System.Logger.Level.WARNING, what, e);
         } catch (RuntimeException | Error worse) {
