@@ -512,11 +512,22 @@ public final class PlanReader {
             };
         }
         List<AdapterId> ids = new ArrayList<>();
-        p.elements().forEach(e -> ids.add(refer(e, AdapterId::new, AdapterId.class)));
+        Map<AdapterId, Ipv4Address> addresses = new HashMap<>();
+        for (JsonPlace e : p.elements()) {
+            if (e.isText()) {
+                ids.add(refer(e, AdapterId::new, AdapterId.class));
+                continue;
+            }
+            e.requireObject();
+            AdapterId id = refer(e.need("adapter"), AdapterId::new, AdapterId.class);
+            ids.add(id);
+            e.optional("address").ifPresent(a -> addresses.put(id, a.parsed(Ipv4Address::parse)));
+            e.done();
+        }
         if (ids.isEmpty()) {
             throw p.wrong("a binding names at least one adapter, or says automatic, all, first or loopback");
         }
-        return new Binding(BindingMode.ADAPTERS, ids);
+        return new Binding(BindingMode.ADAPTERS, ids, addresses);
     }
 
     private ProtocolOutput output(JsonPlace p) {
@@ -628,16 +639,33 @@ public final class PlanReader {
         ReceiverId id = declare(p, ReceiverId::new, ReceiverId.class);
         Set<Protocol> protocols = new HashSet<>();
         p.list("protocols").forEach(x -> protocols.add(x.word(Protocol.class)));
+        List<Port> ports = all(p, "ports", this::port);
+        if (protocols.isEmpty()) {
+            protocols.addAll(usualProtocols(ports));
+        }
         return new Receiver(
                 id,
                 p.text("name", id.value()),
                 refer(p.need("application"), ApplicationId::new, ApplicationId.class),
-                protocols.isEmpty() ? Set.of(Protocol.ARTNET, Protocol.SACN) : protocols,
+                protocols,
                 p.setting("inputOn", JsonPlace::bool, true),
                 p.bool("answersPolls", true),
                 p.word("merge", Merge.class, Merge.HTP),
                 taking(p),
-                all(p, "ports", this::port));
+                ports);
+    }
+
+    /** What a receiver takes where the file does not say: what its ports are set to, and both network protocols but for DMX alone. */
+    private static Set<Protocol> usualProtocols(List<Port> ports) {
+        Set<Protocol> usual = new HashSet<>();
+        ports.forEach(port -> {
+            usual.add(port.protocol().planned());
+            usual.add(port.protocol().inForce());
+        });
+        if (usual.isEmpty() || usual.stream().anyMatch(Protocol::onNetwork)) {
+            usual.addAll(Set.of(Protocol.ARTNET, Protocol.SACN));
+        }
+        return usual;
     }
 
     private Port port(JsonPlace p) {
@@ -732,7 +760,8 @@ public final class PlanReader {
                 b -> new Break(
                         refer(b.need("universe"), UniverseId::new, UniverseId.class),
                         b.need("start").integer(1, 100_000),
-                        b.optional("footprint").map(f -> f.integer(1, 100_000)).orElse(1)));
+                        b.optional("footprint").map(f -> f.integer(1, 100_000)).orElse(1),
+                        b.optional("line").map(l -> refer(l, LineId::new, LineId.class))));
         return new Fixture(
                 id,
                 p.text("number", ""),

@@ -349,7 +349,14 @@ public final class PlanWriter {
             return JSON.textNode(b.mode().word());
         }
         ArrayNode array = JSON.arrayNode();
-        b.adapters().forEach(a -> array.add(a.value()));
+        for (AdapterId adapter : b.adapters()) {
+            b.addressOf(adapter)
+                    .ifPresentOrElse(
+                            address -> array.addObject()
+                                    .put("adapter", adapter.value())
+                                    .put("address", address.toString()),
+                            () -> array.add(adapter.value()));
+        }
         return array;
     }
 
@@ -467,6 +474,7 @@ public final class PlanWriter {
             if (x.footprint() != 1) {
                 b.put("footprint", x.footprint());
             }
+            x.line().ifPresent(l -> b.put("line", l.value()));
         });
         flag(n, "sharesSlots", f.sharesSlots(), false);
         if (f.unitLoads() != 1) {

@@ -2,10 +2,13 @@ package zentrel.gear;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 
 /**
@@ -114,7 +117,13 @@ public record Removing(Edit edit, List<Id> also) {
                         .toList()))
                 .toList();
         List<Fixture> fixtures = kept(plan.fixtures(), gone).stream()
-                .map(f -> f.line().filter(gone::contains).isPresent() ? f.withLine(Optional.empty()) : f)
+                .map(f -> {
+                    Fixture left = f;
+                    for (LineId line : f.lines()) {
+                        left = gone.contains(line) ? left.withoutLine(line) : left;
+                    }
+                    return left;
+                })
                 .map(f -> f.withBreaks(f.breaks().stream()
                         .filter(b -> !gone.contains(b.universe()))
                         .toList()))
@@ -177,6 +186,11 @@ public record Removing(Edit edit, List<Id> also) {
         }
         List<AdapterId> left =
                 binding.adapters().stream().filter(a -> !gone.contains(a)).toList();
-        return left.isEmpty() ? Binding.AUTOMATIC : new Binding(BindingMode.ADAPTERS, left);
+        if (left.isEmpty()) {
+            return Binding.AUTOMATIC;
+        }
+        Map<AdapterId, Ipv4Address> addresses = new HashMap<>(binding.addresses());
+        addresses.keySet().retainAll(left);
+        return new Binding(BindingMode.ADAPTERS, left, addresses);
     }
 }

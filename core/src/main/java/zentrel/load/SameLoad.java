@@ -87,7 +87,7 @@ final class SameLoad {
     /** A port may be meant for what its line's fixtures are patched in. */
     private static boolean fixture(Fixture a, Fixture b) {
         return a.id().equals(b.id())
-                && a.line().equals(b.line())
+                && a.lines().equals(b.lines())
                 && a.universes().equals(b.universes());
     }
 }

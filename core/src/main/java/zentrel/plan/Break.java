@@ -1,12 +1,20 @@
 package zentrel.plan;
 
+import java.util.Optional;
+
 /**
  * One run of slots of a fixture.
  *
  * @param start the first slot, from 1; beyond 512 it is a mistake that the check names
  * @param footprint how many slots, from 1
+ * @param line the DMX line by which it is connected, where that is another than the fixture's own
  */
-public record Break(UniverseId universe, int start, int footprint) {
+public record Break(UniverseId universe, int start, int footprint, Optional<LineId> line) {
+    /** A run of slots on the fixture's own line. */
+    public Break(UniverseId universe, int start, int footprint) {
+        this(universe, start, footprint, Optional.empty());
+    }
+
     public Break {
         if (start < 1) {
             throw new IllegalArgumentException("A start slot is 1 or more, not " + start + ".");
@@ -14,6 +22,15 @@ public record Break(UniverseId universe, int start, int footprint) {
         if (footprint < 1) {
             throw new IllegalArgumentException("A footprint is 1 slot or more, not " + footprint + ".");
         }
+    }
+
+    /** The same slots from another start. */
+    public Break startingAt(int slot) {
+        return new Break(universe, slot, footprint, line);
+    }
+
+    public Break withLine(Optional<LineId> value) {
+        return new Break(universe, start, footprint, value);
     }
 
     /** The last slot it uses. */

@@ -13,7 +13,8 @@ import zentrel.text.PlainText;
  *
  * @param number its number in the show, as people say it
  * @param type the kind of fixture and its mode
- * @param line the DMX line it hangs on; where not given, any port of its universe is taken to lead to it
+ * @param line the DMX line it hangs on; where not given, a port of its universe is taken to lead to it, unless each of them has
+ *     lines with other fixtures
  * @param breaks its runs of slots, at least one
  * @param sharesSlots whether it is meant to share its slots with another
  * @param unitLoads how much of a DMX line's 32 unit loads it takes (ANSI E1.11; EIA-485)
@@ -73,6 +74,43 @@ public record Fixture(
 
     public Fixture withLine(Optional<LineId> value) {
         return new Fixture(id, number, name, place, type, value, breaks, sharesSlots, unitLoads);
+    }
+
+    /** The line by which one of its breaks is connected: its own, else the fixture's. */
+    public Optional<LineId> lineOf(Break one) {
+        return one.line().or(() -> line);
+    }
+
+    /** The lines by which its breaks are connected, each once. */
+    public List<LineId> lines() {
+        if (breaks.size() == 1) {
+            return lineOf(breaks.get(0)).map(List::of).orElse(List.of()); // nearly all
+        }
+        return breaks.stream().flatMap(b -> lineOf(b).stream()).distinct().toList();
+    }
+
+    /** The universes of the breaks that a line connects. */
+    public Set<UniverseId> universesOn(LineId on) {
+        Set<UniverseId> universes = new LinkedHashSet<>();
+        for (Break b : breaks) {
+            if (lineOf(b).equals(Optional.of(on))) {
+                universes.add(b.universe());
+            }
+        }
+        return universes;
+    }
+
+    /** All its breaks by the fixture's own line. */
+    public Fixture withoutBreakLines() {
+        return withBreaks(breaks.stream().map(b -> b.withLine(Optional.empty())).toList());
+    }
+
+    /** This fixture without a line that is gone. */
+    public Fixture withoutLine(LineId gone) {
+        Fixture rest = line.equals(Optional.of(gone)) ? withLine(Optional.empty()) : this;
+        return rest.withBreaks(rest.breaks.stream()
+                .map(b -> b.line().equals(Optional.of(gone)) ? b.withLine(Optional.empty()) : b)
+                .toList());
     }
 
     /** The universes that it is patched in, in the order of its breaks. */

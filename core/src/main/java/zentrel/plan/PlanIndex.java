@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,6 +37,9 @@ public final class PlanIndex {
     private final Map<ApplicationId, Session> sessionByApplication;
     private final Map<String, Profile> profilesById;
     private final Grouped<Id, Cable> cablesByEnd;
+
+    /** Worked out when first asked for. */
+    private volatile @Nullable Set<String> sharedNames;
 
     /**
      * Works it out.
@@ -241,7 +245,7 @@ public final class PlanIndex {
     }
 
     private static List<LineId> lineOf(Fixture fixture) {
-        return fixture.line().isPresent() ? List.of(fixture.line().get()) : List.of();
+        return fixture.lines();
     }
 
     private static Map<UniverseId, Integer> places(Plan plan) {
@@ -492,21 +496,72 @@ public final class PlanIndex {
     }
 
     /** The name people use for an adapter of a host. */
+    private static boolean isNamed(Named thing) {
+        return !thing.name().equals(thing.id().value());
+    }
+
+    private String nameOf(Application application) {
+        String device = host(application.host()).name();
+        if (!isNamed(application)) {
+            return device;
+        }
+        return sharedNames().contains(application.name()) && !application.name().equals(device)
+                ? application.name() + " on " + device
+                : application.name();
+    }
+
+    /** The names that several programs have. */
+    public Set<String> sharedNames() {
+        Set<String> known = sharedNames;
+        if (known == null) {
+            Set<String> once = new HashSet<>();
+            known = new HashSet<>();
+            for (Application each : plan.applications()) {
+                if (!once.add(each.name())) {
+                    known.add(each.name());
+                }
+            }
+            sharedNames = known;
+        }
+        return known;
+    }
+
     public static String name(Adapter adapter, Host host) {
         return adapter.name() + " adapter of " + host.name();
     }
 
-    /** The name people use for a thing; its id where it has none. */
+    /**
+     * The name people use for a thing. What has none of its own is called by the program or device that it belongs to, and of two
+     * programs with one name each is called with its device.
+     */
     public String name(Id id) {
         Object found = all.get(id);
+        if (found instanceof Application application) {
+            return nameOf(application);
+        }
+        if (found instanceof Receiver receiver) {
+            return isNamed(receiver) ? receiver.name() : nameOf(application(receiver.application()));
+        }
         if (found instanceof Port port) {
-            return port.name() + " of " + receiverOf(port.id()).name();
+            String own = isNamed(port)
+                    ? port.name()
+                    : "Port " + (receiverOf(port.id()).ports().indexOf(port) + 1);
+            return own + " of " + name(receiverOf(port.id()).id());
+        }
+        if (found instanceof Line line && !isNamed(line)) {
+            return "the line of " + name(line.port());
+        }
+        if (found instanceof ControlLink link && !isNamed(link)) {
+            return name(link.from()) + " to " + name(link.to());
+        }
+        if (found instanceof Attachment attachment && !isNamed(attachment)) {
+            return name(attachment.from()) + " to " + name(attachment.to());
         }
         if (found instanceof Adapter adapter) {
             return name(adapter, hostOf(adapter.id()));
         }
         if (found instanceof Stream stream) {
-            return application(stream.application()).name() + "'s "
+            return nameOf(application(stream.application())) + "'s "
                     + universe(stream.universe()).label() + " by "
                     + stream.protocol().title();
         }

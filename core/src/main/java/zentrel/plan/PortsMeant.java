@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -53,7 +54,9 @@ final class PortsMeant {
                 .forEach(r -> r.ports().forEach(p -> changes.put(p.id(), Optional.of(meant(p, lines, fixtures)))));
         Set<PortId> at = new HashSet<>();
         hung.all().forEach(l -> at.add(l.port()));
-        lit.all().forEach(f -> f.line().map(find).ifPresent(l -> at.add(((Line) l).port())));
+        lit.all()
+                .forEach(f ->
+                        f.lines().stream().map(find).filter(Objects::nonNull).forEach(l -> at.add(((Line) l).port())));
         Set<UniverseId> others = new HashSet<>();
         for (PortId id : at) {
             Object port = find.apply(id);
@@ -93,7 +96,7 @@ final class PortsMeant {
         }
         Set<UniverseId> universes = new LinkedHashSet<>();
         for (Line line : lines.get(port.id())) {
-            fixtures.get(line.id()).forEach(f -> universes.addAll(f.universes()));
+            fixtures.get(line.id()).forEach(f -> universes.addAll(f.universesOn(line.id())));
         }
         return universes;
     }

@@ -36,8 +36,8 @@ final class Owner {
         } else if (found instanceof Line line) {
             owners.add(index.receiverOf(line.port()).id());
         } else if (found instanceof Fixture fixture) {
-            fixture.line()
-                    .ifPresent(l ->
+            fixture.lines()
+                    .forEach(l ->
                             owners.add(index.receiverOf(index.line(l).port()).id()));
         } else if (found instanceof Stream stream) {
             owners.add(stream.application());

@@ -51,7 +51,7 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
                     feeds);
         }
         if (found instanceof Fixture f) {
-            f.line().map(index::line).ifPresent(l -> fedBy.add(l.name() + ", " + index.name(l.port())));
+            f.lines().stream().map(index::line).forEach(l -> fedBy.add(l.name() + ", " + index.name(l.port())));
             f.breaks()
                     .forEach(b -> index.streamsOf(b.universe())
                             .forEach(s -> fedBy.add(index.name(s.application()) + priority(s))));

@@ -45,7 +45,7 @@ final class Related {
         } else if (found instanceof Port port) {
             index.linesOf(port.id()).forEach(l -> all.add(l.id()));
         } else if (found instanceof Fixture fixture) {
-            fixture.line().map(index::line).ifPresent(l -> all.add(l.port()));
+            fixture.lines().stream().map(index::line).forEach(l -> all.add(l.port()));
         } else if (found instanceof Line line) {
             all.add(line.port());
         } else if (found instanceof Stream stream) {
