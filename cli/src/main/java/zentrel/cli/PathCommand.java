@@ -9,6 +9,9 @@ import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import zentrel.check.Check;
+import zentrel.check.PathFindings;
+import zentrel.check.Report;
 import zentrel.look.Beside;
 import zentrel.path.Hop;
 import zentrel.path.Issue;
@@ -54,8 +57,9 @@ final class PathCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal {
         Plan opened = input.plan();
-        SignalPaths all = new SignalPaths(opened);
-        PathReport report = judge(all);
+        Report checked = Check.run(opened);
+        SignalPaths all = checked.signalPaths();
+        PathReport report = PathFindings.of(checked, judge(all));
         Optional<Beside> works = report.paths().stream()
                 .filter(p -> beside && p.verdict() != Verdict.PASSES)
                 .max(java.util.Comparator.comparing(SignalPath::verdict))

@@ -77,8 +77,15 @@ final class AdapterPortShared extends PathRule {
         findings.add(unmet(
                 Severity.AT_RISK,
                 Optional.of(HopKind.LET_IN),
-                List.of(b.id(), a.id(), host.id()),
-                a.name() + " and " + b.name() + " on " + host.name() + " both listen for OSC on port " + shared
+                subjects(
+                        List.of(b.id(), a.id(), host.id()),
+                        context.plan().links().stream()
+                                .filter(l -> (l.to().equals(a.id()) || l.to().equals(b.id()))
+                                        && l.port().inForce() == shared)
+                                .map(ControlLink::id)
+                                .toList()),
+                context.index().name(a.id()) + " and " + context.index().name(b.id()) + " on " + host.name()
+                        + " both listen for OSC on port " + shared
                         + ": only one of them hears a message. Give " + b.name() + " another port.",
                 edits));
     }
@@ -108,7 +115,9 @@ final class AdapterPortShared extends PathRule {
                 findings.add(unmet(
                         Severity.AT_RISK,
                         Optional.of(HopKind.LET_IN),
-                        List.of(b.id(), a.id(), host.id()),
+                        subjects(
+                                List.of(b.id(), a.id(), host.id()),
+                                addressed.stream().map(Stream::id).toList()),
                         a.name() + " and " + b.name() + " on " + host.name() + " both listen for " + protocol.title()
                                 + ", and " + addressed.size()
                                 + (addressed.size() == 1 ? " universe is" : " universes are")
@@ -116,6 +125,12 @@ final class AdapterPortShared extends PathRule {
                         List.of(sendToAll(addressed, protocol))));
             }
         }
+    }
+
+    private static List<Id> subjects(List<Id> first, List<? extends Id> signals) {
+        List<Id> all = new ArrayList<>(first);
+        all.addAll(signals);
+        return all;
     }
 
     private static boolean takes(CheckContext context, Application a, Protocol protocol) {

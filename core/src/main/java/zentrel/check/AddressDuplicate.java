@@ -59,9 +59,6 @@ final class AddressDuplicate extends PathRule {
                         + context.index().name(last.id()) + " another.",
                 context.signalPaths()
                         .remedies()
-                        .giveAddress(
-                                last,
-                                at,
-                                Optional.of(last.addresses().get(at).inForce().subnet())));
+                        .giveEachItsOwn(adapters, last.addresses().get(at).inForce()));
     }
 }

@@ -8,6 +8,7 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
+import zentrel.plan.HostKind;
 import zentrel.plan.Segment;
 
 /** A gateway outside the subnet, or on a closed segment: {@code address.gateway}. */
@@ -35,6 +36,19 @@ final class AddressGateway extends PathRule {
         return findings;
     }
 
+    /** The address of a router on the adapter's segment that the adapter reaches. */
+    private static Optional<Ipv4Address> router(CheckContext context, Adapter adapter) {
+        return adapter.segment().stream()
+                .flatMap(s -> context.index().adaptersOn(s).stream())
+                .filter(a -> context.index().hostOf(a.id()).kind() == HostKind.ROUTER && a.isUp())
+                .flatMap(a -> a.addresses().stream())
+                .map(a -> a.inForce().address())
+                .filter(r -> adapter.addresses().stream()
+                        .anyMatch(a ->
+                                a.inForce().sees(r) && !a.inForce().address().equals(r)))
+                .findFirst();
+    }
+
     private void judge(CheckContext context, List<Finding> findings, Adapter adapter, Ipv4Address gateway) {
         String name = context.index().name(adapter.id());
         List<Edit> away = List.of(new Edit(
@@ -43,13 +57,22 @@ final class AddressGateway extends PathRule {
         boolean near = adapter.addresses().isEmpty()
                 || adapter.addresses().stream().anyMatch(a -> a.inForce().sees(gateway));
         if (!near) {
+            List<Edit> edits = new ArrayList<>();
+            router(context, adapter)
+                    .ifPresent(r -> edits.add(new Edit(
+                            "Give the " + name + " the gateway " + r,
+                            p -> p.withAdapter(adapter.id(), a -> a.withGateway(Optional.of(r))))));
+            edits.addAll(away);
             findings.add(unmet(
                     Severity.AT_RISK,
                     Optional.empty(),
                     List.of(adapter.id()),
                     "The " + name + " has the gateway " + gateway + ", which is outside its own "
-                            + adapter.addresses().get(0).inForce().subnet() + ", so it cannot reach it.",
-                    away));
+                            + adapter.addresses().get(0).inForce().subnet() + ", so it cannot reach it."
+                            + router(context, adapter)
+                                    .map(r -> " The router on its segment is " + r + ".")
+                                    .orElse(""),
+                    edits));
             return;
         }
         Optional<Segment> segment = adapter.segment().map(context.index()::segment);

@@ -12,6 +12,7 @@ import zentrel.load.Load;
 import zentrel.path.HopKind;
 import zentrel.plan.Adapter;
 import zentrel.plan.Counted;
+import zentrel.plan.Delivery;
 import zentrel.plan.Edit;
 import zentrel.plan.Plan;
 import zentrel.plan.SegmentId;
@@ -94,6 +95,16 @@ final class NetworkLoad extends PathRule {
         return findings;
     }
 
+    /** What helps a sender: groups instead of a copy for each receiver; a broadcast is one packet already. */
+    private static String relief(List<Stream> on) {
+        boolean copies = on.stream().anyMatch(s -> s.delivery() == Delivery.UNICAST || s.delivery() == Delivery.FOUND);
+        return copies
+                ? "Send to groups instead of a copy to each receiver, which relieves this sender; or split the universes over"
+                        + " two sources."
+                : "Split the universes over two sources, or send them less often. Groups instead of broadcasts would relieve"
+                        + " the receivers, not this sender.";
+    }
+
     private Finding finding(CheckContext context, Load.Link link, int others) {
         boolean sends = sends(link);
         Adapter adapter = context.index().adapter(link.adapter());
@@ -113,7 +124,7 @@ final class NetworkLoad extends PathRule {
                         Math.max(link.out().packets(), link.in().packets()),
                         others == 0 ? "" : ", and " + Counted.of(others, "other") + " there nearly as much",
                         sends
-                                ? "Send to groups instead of to each, or split the universes over two sources."
+                                ? relief(on)
                                 : "Use switches that pass groups on to their members only, or send to each."),
                 slower(link, on));
     }

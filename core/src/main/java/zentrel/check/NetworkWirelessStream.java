@@ -33,7 +33,9 @@ final class NetworkWirelessStream extends PathRule {
             if (adapter.kind() != AdapterKind.WIRELESS || adapter.segment().isEmpty()) {
                 continue;
             }
-            List<Load.Sent> flooding = flooding(context, adapter.segment().get());
+            List<Load.Sent> flooding = flooding(context, adapter.segment().get()).stream()
+                    .filter(s -> !s.leavesBy(adapter.id())) // its own radio sends it once, and receives none of it
+                    .toList();
             double packets = flooding.stream()
                     .mapToDouble(s -> s.stream().ratePerSecond())
                     .sum();

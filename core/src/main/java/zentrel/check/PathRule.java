@@ -91,7 +91,10 @@ abstract class PathRule implements Rule {
         List<Id> subjects = new ArrayList<>();
         subjects.add(cause);
         subjects.addAll(sufferers);
+        // a fixture that is judged by itself and with its signal is one
+        boolean anySignal = met.stream().anyMatch(m -> m.source().isPresent());
         long others = met.stream()
+                        .filter(m -> m.source().isPresent() || !anySignal)
                         .map(m -> List.of(m.source(), m.target()))
                         .distinct()
                         .count()

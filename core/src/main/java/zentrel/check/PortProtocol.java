@@ -34,13 +34,16 @@ final class PortProtocol extends PathRule {
                 Port port = context.index().port(id);
                 Protocol set = port.protocol().inForce();
                 boolean able = receiver.protocols().contains(set);
+                if (able && receiver.protocols().size() == 1) {
+                    continue; // the port is set to all that its device can take
+                }
                 findings.add(unmet(
                         Severity.NOTE,
                         Optional.of(HopKind.LET_IN),
                         List.of(id),
                         context.index().name(id) + " is set to " + set.title()
                                 + (able
-                                        ? "; " + receiver.name() + " takes "
+                                        ? "; " + context.index().name(receiver.id()) + " takes "
                                                 + String.join(
                                                         " and ",
                                                         receiver.protocols().stream()
@@ -48,7 +51,7 @@ final class PortProtocol extends PathRule {
                                                                 .map(Protocol::title)
                                                                 .toList())
                                                 + "."
-                                        : ", which " + receiver.name() + " cannot take."),
+                                        : ", which " + context.index().name(receiver.id()) + " cannot take."),
                         met.issue().remedies()));
             }
         }

@@ -69,6 +69,8 @@ public final class RuleBook {
             new ControlUnmatched(),
             new ControlNotSending(),
             new DeskVersionDiffers(),
+            new DeskRemoteOutputs(),
+            new DeskBackupOutranks(),
             new PrevisInputDiffers());
 
     private RuleBook() {}

@@ -11,7 +11,9 @@ final class Servers {
     /** The adapters that give out addresses on a segment. */
     static List<Adapter> on(CheckContext context, Segment segment) {
         return context.index().adaptersOn(segment.id()).stream()
-                .filter(a -> a.isUp() && a.serving().isPresent())
+                .filter(a -> a.isUp()
+                        && a.serving().isPresent()
+                        && context.signalPaths().hasPower(context.index().hostOf(a.id())))
                 .toList();
     }
 }

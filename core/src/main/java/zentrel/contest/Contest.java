@@ -16,7 +16,8 @@ import zentrel.plan.*;
 /**
  * The sources that reach one port with one universe.
  *
- * @param heard who decides the levels now; several where they are merged, none where nobody sends
+ * @param heard who decides the levels now; several where they are merged, or where it is open which of them is taken, none where
+ *     nobody sends
  * @param contenders all that reach it, those that stand by among them
  * @param now what is seen, in a sentence
  * @param failures what is seen when one of them stops, one for each
@@ -133,9 +134,7 @@ public record Contest(
                 .sorted(Comparator.comparing(Contender::standby))
                 .toList();
         boolean artnet = top.stream().allMatch(c -> c.protocol() == Protocol.ARTNET);
-        return merge == Merge.NONE
-                ? top.subList(0, 1)
-                : artnet ? top.subList(0, Math.min(ARTNET_SOURCES, top.size())) : top;
+        return artnet && merge != Merge.NONE ? top.subList(0, Math.min(ARTNET_SOURCES, top.size())) : top;
     }
 
     private static String names(PlanIndex index, List<Contender> contenders) {
@@ -160,6 +159,10 @@ public record Contest(
                     + (winner.protocol() == Protocol.SACN
                             ? " wins with priority " + winner.priority() + "."
                             : " is taken, the others are not.");
+        }
+        if (merge == Merge.NONE) {
+            return names(index, heard) + " reach it with equal priority, and it takes one source only; which one is not"
+                    + " specified.";
         }
         String ignored = active.size() > heard.size() && heard.stream().allMatch(c -> c.protocol() == Protocol.ARTNET)
                 ? " A third is ignored."
@@ -204,6 +207,8 @@ public record Contest(
 
     /** Whether several send at once and nobody is meant to win. */
     public Optional<String> fight(PlanIndex index) {
-        return heard.size() > 1 && !index.universe(universe).merge() ? Optional.of(now) : Optional.empty();
+        boolean meant =
+                index.universe(universe).merge() && index.receiverOf(port).merge() != Merge.NONE;
+        return heard.size() > 1 && !meant ? Optional.of(now) : Optional.empty();
     }
 }

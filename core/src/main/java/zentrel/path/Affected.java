@@ -41,8 +41,19 @@ final class Affected {
             return true;
         }
         ListChange<Host> hosts = ListChange.of(then.hosts(), now.hosts());
-        if (hosts.all().stream().anyMatch(h -> h.kind() == HostKind.ROUTER)) {
+        if (!before.index.sharedNames().equals(after.index.sharedNames())
+                || hosts.all().stream().anyMatch(h -> h.kind() == HostKind.ROUTER || passesOn(h))) {
             return true;
+        }
+        for (Host changed : hosts.all()) {
+            for (Adapter adapter : changed.adapters()) {
+                // where no subnet is stated, what most adapters have counts, and each of them has a part in that
+                if (adapter.segment()
+                        .filter(s -> !states(before, s) || !states(after, s))
+                        .isPresent()) {
+                    return true;
+                }
+            }
         }
         for (Host gone : hosts.gone()) {
             Optional<Host> come = after.index.find(gone.id()).map(Host.class::cast);
@@ -55,6 +66,18 @@ final class Affected {
             }
         }
         return false;
+    }
+
+    /** Whether others hear each other by way of a device: as long as it is there, has power and is set as it is. */
+    private boolean passesOn(Host host) {
+        return both().stream()
+                .filter(c -> c.index.find(host.id()).isPresent())
+                .anyMatch(c -> Snooping.passesOn(c.index, host));
+    }
+
+    private static boolean states(PathContext context, SegmentId segment) {
+        return context.index.find(segment).isEmpty()
+                || context.index.segment(segment).subnet().isPresent();
     }
 
     private Set<UniverseId> collected() {
@@ -147,9 +170,9 @@ final class Affected {
 
     private void fixture(Fixture fixture) {
         fixture.breaks().forEach(b -> universes.add(b.universe()));
-        fixture.line()
-                .flatMap(after.index::find) // lines are the same in both
-                .ifPresent(line ->
+        fixture.lines().stream()
+                .flatMap(l -> after.index.find(l).stream()) // lines are the same in both
+                .forEach(line ->
                         both().forEach(context -> universes.addAll(context.index.universesOf(((Line) line).port()))));
     }
 

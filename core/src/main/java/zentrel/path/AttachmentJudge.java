@@ -3,7 +3,6 @@ package zentrel.path;
 import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
 
 /**
@@ -23,16 +22,22 @@ final class AttachmentJudge {
         Application from = context.index.application(a.from());
         Application to = context.index.application(a.to());
         List<HopDraft> hops = HopDraft.leg(from.id(), to.id());
-        hops.get(0).passes(from.id(), "its own stream", from.name() + " sends its own stream to " + to.name() + ".");
+        hops.get(0)
+                .passes(
+                        from.id(),
+                        "its own stream",
+                        context.index.name(from.id()) + " sends its own stream to " + context.index.name(to.id())
+                                + ".");
         if (!a.sending().inForce()) {
             hops.get(0)
                     .broken(
                             Reason.ATTACHMENT_OFF,
                             a.id(),
                             "switched off",
-                            a.name() + " is switched off in " + from.name() + ". Switch it on there.",
+                            context.index.name(a.id()) + " is switched off in " + context.index.name(from.id())
+                                    + ". Switch it on there.",
                             List.of(new Edit(
-                                    "Switch on " + a.name(),
+                                    "Switch on " + context.index.name(a.id()),
                                     p -> p.withAttachment(a.id(), x -> x.withSending(Setting.of(true))))));
         }
         transport.judge(
@@ -58,9 +63,9 @@ final class AttachmentJudge {
                         "bytes not known",
                         "Only its maker knows what is in it. "
                                 + (a.sign().isEmpty()
-                                        ? "Look at " + to.name() + " for a sign that it is connected."
-                                        : "It works when " + to.name() + " shows " + a.sign() + "."));
-        hops.get(HopKind.LEADS.index()).notApplicable("It ends at " + to.name() + ".");
+                                        ? "Look at " + context.index.name(to.id()) + " for a sign that it is connected."
+                                        : "It works when " + context.index.name(to.id()) + " shows " + a.sign() + "."));
+        hops.get(HopKind.LEADS.index()).notApplicable("It ends at " + context.index.name(to.id()) + ".");
         return new SignalPath(
                 Optional.of(from.id()),
                 Optional.of(a.id()),
@@ -70,16 +75,17 @@ final class AttachmentJudge {
                 List.of(new Leg(from.id(), to.id(), HopDraft.finish(hops))));
     }
 
-    private static void taken(List<HopDraft> hops, Attachment a, Application to) {
+    private void taken(List<HopDraft> hops, Attachment a, Application to) {
         HopDraft letIn = hops.get(HopKind.LET_IN.index());
         if (!a.chosen().inForce()) {
             letIn.broken(
                     Reason.INPUT_DIFFERS,
                     a.id(),
                     "another input chosen",
-                    to.name() + " has another input chosen than " + a.name() + ". Choose it there.",
+                    context.index.name(to.id()) + " has another input chosen than " + context.index.name(a.id())
+                            + ". Choose it there.",
                     List.of(new Edit(
-                            "Choose " + a.name() + " as the input of " + to.name(),
+                            "Choose " + context.index.name(a.id()) + " as the input of " + context.index.name(to.id()),
                             p -> p.withAttachment(a.id(), x -> x.withChosen(Setting.of(true))))));
         }
         if (a.driver().isPresent()
@@ -89,9 +95,10 @@ final class AttachmentJudge {
                     Reason.DRIVER_MISSING,
                     to.id(),
                     driver + " missing",
-                    a.name() + " needs " + driver + " at " + to.name() + ", where it is not. Install or attach it.",
+                    context.index.name(a.id()) + " needs " + driver + " at " + context.index.name(to.id())
+                            + ", where it is not. Install or attach it.",
                     List.of(new Edit(
-                            "Add " + driver + " to " + to.name(),
+                            "Add " + driver + " to " + context.index.name(to.id()),
                             p -> p.withApplication(to.id(), x -> {
                                 List<String> attached =
                                         new java.util.ArrayList<>(x.installed().attached());
@@ -101,7 +108,7 @@ final class AttachmentJudge {
         }
     }
 
-    private static void agrees(HopDraft hop, Attachment a, Application from, Application to) {
+    private void agrees(HopDraft hop, Attachment a, Application from, Application to) {
         Optional<String> mine = from.version().map(Setting::inForce);
         Optional<String> theirs = to.version().map(Setting::inForce);
         if (mine.isEmpty() || theirs.isEmpty()) {
@@ -111,16 +118,19 @@ final class AttachmentJudge {
         hop.passes(
                 to.id(),
                 mine.get() + " and " + theirs.get(),
-                from.name() + " runs " + mine.get() + " and " + to.name() + " " + theirs.get() + ", which agree.");
+                context.index.name(from.id()) + " runs " + mine.get() + " and " + context.index.name(to.id()) + " "
+                        + theirs.get() + ", which agree.");
         if (!a.versions().agree(mine.get(), theirs.get())) {
             hop.broken(
                     Reason.ATTACHED_VERSIONS,
                     to.id(),
                     mine.get() + " ≠ " + theirs.get(),
-                    from.name() + " runs version " + mine.get() + " and " + to.name() + " " + theirs.get()
-                            + ", which do not attach to each other. Install " + mine.get() + " on " + to.name() + ".",
+                    context.index.name(from.id()) + " runs version " + mine.get() + " and "
+                            + context.index.name(to.id()) + " " + theirs.get()
+                            + ", which do not attach to each other. Install " + mine.get() + " on "
+                            + context.index.name(to.id()) + ".",
                     List.of(new Edit(
-                            "Install version " + mine.get() + " on " + to.name(),
+                            "Install version " + mine.get() + " on " + context.index.name(to.id()),
                             p -> p.withApplication(to.id(), x -> x.withVersion(mine.get())))));
         }
     }

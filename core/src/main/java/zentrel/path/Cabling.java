@@ -37,6 +37,11 @@ final class Cabling {
                 plan.cables().isEmpty() || (plan.cables().stream().allMatch(Cable::connected) && powering.isPlain());
     }
 
+    /** Whether any network cable of an adapter is described. */
+    boolean isDescribed(Adapter adapter) {
+        return !network(plan, adapter.id()).isEmpty();
+    }
+
     /** What lies on the way between two adapters that are cabled together, and is out; empty where nothing is. */
     Optional<Cut> cutBetween(Adapter from, Adapter to) {
         if (whole

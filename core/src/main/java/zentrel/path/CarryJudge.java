@@ -3,8 +3,6 @@ package zentrel.path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import zentrel.path.TransportJudge.Pair;
-import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
 
 /** Hop 5: whether segments, cables, switches and access points carry it from one adapter to the other. */
@@ -25,6 +23,9 @@ final class CarryJudge {
     void judge(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
         if (!pair.joined()) {
             if (routers.judge(hop, s, from, to, pair)) {
+                return;
+            }
+            if (darkRouter(hop, from, to, pair)) {
                 return;
             }
             String out = pair.out()
@@ -75,11 +76,55 @@ final class CarryJudge {
             vlan(hop, from, to, pair);
             ring(hop, pair);
             group(hop, s, from, to, pair);
+            unpowered(hop, from, to, pair);
         }
         slow(hop, pair.out());
         slow(hop, pair.in());
         if (pair.out().carrier() && pair.in().carrier()) {
             context.cabling.cutBetween(pair.out(), pair.in()).ifPresent(cut -> cut(hop, from, to, cut));
+        }
+    }
+
+    /** The router that joins the two has no power. */
+    private boolean darkRouter(HopDraft hop, Host from, Host to, Pair pair) {
+        Optional<Host> router = PathContext.real(to).stream()
+                .flatMap(in -> context.routers.darkBetween(pair.out(), in).stream())
+                .findFirst();
+        router.ifPresent(r -> passingOff(hop, from, to, r, "routes"));
+        return router.isPresent();
+    }
+
+    /** A device that everything between the two goes through has no power. */
+    private void passingOff(HopDraft hop, Host from, Host to, Host by, String does) {
+        Powering.Dark dark = context.powering.dark(by).orElseThrow();
+        hop.broken(
+                Reason.PASSING_OFF,
+                dark.at(),
+                dark.own() ? by.name() + " is off" : by.name() + ": " + dark.brief(),
+                by.name() + ", which " + does + " between " + from.name() + " and " + to.name()
+                        + (dark.own() ? ", is switched off. Switch it on." : ", has no power: " + dark.why()),
+                dark.mends());
+    }
+
+    /**
+     * Where no cables are described, all on a segment are joined by its switches and access points; where none of them has power,
+     * nothing is. A wireless adapter needs an access point.
+     */
+    private void unpowered(HopDraft hop, Host from, Host to, Pair pair) {
+        if (context.cabling.isDescribed(pair.out()) || context.cabling.isDescribed(pair.in())) {
+            return;
+        }
+        boolean wireless =
+                pair.out().kind() == AdapterKind.WIRELESS || pair.in().kind() == AdapterKind.WIRELESS;
+        List<Host> passing = context.index.adaptersOn(pair.in().segment().orElseThrow()).stream()
+                .map(a -> context.index.hostOf(a.id()))
+                .distinct()
+                .filter(h -> !h.id().equals(from.id()) && !h.id().equals(to.id()))
+                .filter(h -> wireless ? h.kind() == HostKind.ACCESS_POINT : Snooping.passesOn(context.index, h))
+                .filter(h -> h.kind() == HostKind.SWITCH || h.kind() == HostKind.ACCESS_POINT)
+                .toList();
+        if (!passing.isEmpty() && passing.stream().noneMatch(context.powering::has)) {
+            passingOff(hop, from, to, passing.get(0), "passes the network on");
         }
     }
 

@@ -1,15 +1,12 @@
 package zentrel.path;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import zentrel.ipv4.HostAddress;
-import zentrel.path.TransportJudge.Carried;
-import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
 
 /** Judges one flow: one stream towards one port. Hops 1 to 8 depend on the two ends alone and are kept. */
@@ -31,6 +28,7 @@ final class FlowJudge {
     private final TransportJudge transport;
     private final PatchJudge patch;
     private final DirectJudge direct;
+    private final SourceArbitration arbitration;
     private final Map<Flow, List<HopDraft>> firstEight = new ConcurrentHashMap<>();
 
     FlowJudge(PathContext context, Remedies remedies, TransportJudge transport, PatchJudge patch) {
@@ -39,13 +37,14 @@ final class FlowJudge {
         this.transport = transport;
         this.patch = patch;
         this.direct = new DirectJudge(context);
+        this.arbitration = new SourceArbitration(context, remedies, this::arrives);
     }
 
     /** The path of a stream to a port, with hop 10 for one fixture, or for all on the port where none is named. */
     SignalPath path(Stream stream, Port port, Optional<Fixture> fixture) {
         Application from = context.index.application(stream.application());
         List<HopDraft> drafts = new ArrayList<>(firstEight(stream, port));
-        drafts.add(wins(stream, port));
+        drafts.add(arbitration.judge(stream, port));
         HopDraft leads = new HopDraft(HopKind.LEADS, port.id());
         if (fixture.isPresent()) {
             patch.judge(leads, fixture.get());
@@ -105,15 +104,16 @@ final class FlowJudge {
         hop.passes(
                 from.id(),
                 universe.label() + " as " + wire,
-                from.name() + " sends " + universe.label() + " as " + protocol.title() + " " + wire
-                        + (stream.standby() ? "; it stands by until the primary stops" : "") + pending(stream) + ".");
+                context.index.name(from.id()) + " sends " + universe.label() + " as " + protocol.title() + " " + wire
+                        + (stream.standby() ? "; it stands by" + standsFor(stream) : "") + pending(stream) + ".");
+        standsBy(hop, stream, from);
         if (sent.isEmpty()) {
             hop.broken(
                     Reason.LABEL_NOT_COVERED,
                     stream.id(),
                     "no range for " + label,
-                    "No " + protocol.title() + " range of " + from.name() + " covers its universe " + label
-                            + ", so it is not sent.",
+                    "No " + protocol.title() + " range of " + context.index.name(from.id()) + " covers its universe "
+                            + label + ", so it is not sent.",
                     List.of(remedies.setStreamWire(stream, wire)));
         }
         if (!stream.enabled().inForce()) {
@@ -121,7 +121,7 @@ final class FlowJudge {
                     Reason.SOURCE_OFF,
                     stream.id(),
                     universe.label() + " switched off",
-                    from.name() + " has " + universe.label() + " switched off for " + protocol.title()
+                    context.index.name(from.id()) + " has " + universe.label() + " switched off for " + protocol.title()
                             + ". Switch it on there.",
                     List.of(remedies.enable(stream)));
         }
@@ -130,7 +130,8 @@ final class FlowJudge {
                     Reason.SOURCE_OFF,
                     from.id(),
                     protocol.title() + " switched off",
-                    protocol.title() + " output is switched off in " + from.name() + ". Switch it on there.",
+                    protocol.title() + " output is switched off in " + context.index.name(from.id())
+                            + ". Switch it on there.",
                     List.of(remedies.enableOutput(from, protocol)));
         }
         context.beyondLimit(stream)
@@ -154,12 +155,68 @@ final class FlowJudge {
                     Reason.NUMBER_RANGE,
                     stream.id(),
                     wire + " does not exist",
-                    from.name() + " sends " + universe.label() + " as " + protocol.title() + " " + wire + ", and "
+                    context.index.name(from.id()) + " sends " + universe.label() + " as " + protocol.title() + " "
+                            + wire + ", and "
                             + protocol.title() + " goes from " + protocol.firstNumber() + " to " + protocol.lastNumber()
                             + ".",
                     edits);
         }
         return wire;
+    }
+
+    /** The sources of the same universe that are meant to send while this one stands by, the main desk of its session first. */
+    private List<Stream> primaries(Stream stream) {
+        Optional<Session> session = context.index.sessionOf(stream.application());
+        List<Stream> others = context.index.streamsOf(stream.universe()).stream()
+                .filter(s -> !s.application().equals(stream.application()) && !s.standby())
+                .toList();
+        List<Stream> main = others.stream()
+                .filter(s -> session.isPresent()
+                        && session.equals(context.index.sessionOf(s.application()))
+                        && context.index.partOf(s.application()).equals(Optional.of(Part.PRIMARY)))
+                .toList();
+        return main.isEmpty() ? others : main;
+    }
+
+    private String standsFor(Stream stream) {
+        List<String> names = primaries(stream).stream()
+                .map(s -> context.index.name(s.application()))
+                .distinct()
+                .toList();
+        return names.isEmpty() ? "" : " for " + String.join(" and ", names);
+    }
+
+    /** Standing by, it sends nothing; so where what it stands by for sends nothing either, nothing is sent. */
+    private void standsBy(HopDraft hop, Stream stream, Application from) {
+        if (!stream.standby()) {
+            return;
+        }
+        List<Stream> primaries = primaries(stream);
+        if (primaries.stream().anyMatch(s -> SourceArbitration.sends(s, context))) {
+            return;
+        }
+        String label = context.index.universe(stream.universe()).label();
+        List<Edit> edits = new ArrayList<>();
+        primaries.stream().findFirst().ifPresent(p -> edits.add(remedies.send(p)));
+        edits.add(remedies.sendItself(stream));
+        String names = standsFor(stream);
+        hop.broken(
+                Reason.STANDS_BY,
+                primaries.isEmpty()
+                        ? stream.id()
+                        : primaries.get(0).enabled().inForce()
+                                ? primaries.get(0).application()
+                                : primaries.get(0).id(),
+                "stands by",
+                context.index.name(from.id()) + " stands by" + names + " and sends nothing, and "
+                        + (primaries.isEmpty()
+                                ? "no other source sends " + label + ". Let " + context.index.name(from.id())
+                                        + " send it."
+                                : "the output of " + label
+                                        + " is off there, so no source sends it. Switch it on, or let "
+                                        + context.index.name(from.id())
+                                        + " send it."),
+                edits);
     }
 
     private static String pending(Stream stream) {
@@ -191,7 +248,7 @@ final class FlowJudge {
                     Reason.INPUT_OFF,
                     receiver.id(),
                     "input off",
-                    receiver.name() + " has its input switched off. Switch it on there.",
+                    context.index.name(receiver.id()) + " has its input switched off. Switch it on there.",
                     List.of(remedies.inputOn(receiver)));
         }
         if (stream.delivery() == Delivery.FOUND && !receiver.answersPolls()) {
@@ -202,7 +259,7 @@ final class FlowJudge {
                     Reason.SILENT,
                     stream.id(),
                     "answers no polls",
-                    receiver.name() + " answers no polls, so " + from.name()
+                    context.index.name(receiver.id()) + " answers no polls, so " + context.index.name(from.id())
                             + ", which sends to those found, never sends to it. Type its address in.",
                     edits);
         }
@@ -216,13 +273,13 @@ final class FlowJudge {
                     Reason.NOT_TAKEN,
                     receiver.id(),
                     wire + " not taken",
-                    receiver.name() + " takes " + protocol.title() + " "
+                    context.index.name(receiver.id()) + " takes " + protocol.title() + " "
                             + String.join(
                                     ", ",
                                     receiver.taking().of(protocol).stream()
                                             .map(NumberRange::toString)
                                             .toList())
-                            + " only, and " + from.name() + " sends "
+                            + " only, and " + context.index.name(from.id()) + " sends "
                             + context.index.universe(stream.universe()).label() + " as " + wire
                             + ". Let it take " + wire + " too.",
                     List.of(remedies.takeAlso(receiver, protocol, wire)));
@@ -264,7 +321,7 @@ final class FlowJudge {
         }
         boolean byOne = Math.abs(waits - wire) == 1;
         Reason reason = byOne ? Reason.OFF_BY_ONE : Reason.NUMBERS_DIFFER;
-        String text = from.name() + " sends "
+        String text = context.index.name(from.id()) + " sends "
                 + context.index.universe(stream.universe()).label() + " as " + protocol.title() + " "
                 + protocol.numberTitle() + " " + wire + "; " + context.index.name(port.id()) + " waits for " + waits
                 + (set.isPending() ? " (" + set.planned() + " is planned, not in force)" : "") + ". Set the port to "
@@ -318,12 +375,13 @@ final class FlowJudge {
         if (receiver.protocols().contains(protocol.other())) {
             edits.add(remedies.alsoSend(stream, port, protocol.other()));
         }
-        String text = from.name() + " sends "
+        String text = context.index.name(from.id()) + " sends "
                 + context.index.universe(stream.universe()).label() + " by " + protocol.title() + "; "
                 + (able
                         ? context.index.name(port.id()) + " is set to " + takes.title() + ". Set it to "
                                 + protocol.title() + " " + wire + "."
-                        : receiver.name() + " takes " + protocol.other().title() + " only. Send it by "
+                        : context.index.name(receiver.id()) + " takes "
+                                + protocol.other().title() + " only. Send it by "
                                 + protocol.other().title() + ".");
         letIn.broken(
                 Reason.PROTOCOL_DIFFERS,
@@ -333,201 +391,9 @@ final class FlowJudge {
                 edits);
     }
 
-    // --- hop 9 ---
-
-    private HopDraft wins(Stream stream, Port port) {
-        HopDraft hop = new HopDraft(HopKind.WINS, port.id());
-        String name = context.index.name(port.id());
-        hop.passes(
-                port.id(),
-                port.kind() == PortKind.DMX ? "output, on" : "on",
-                name + " is on, and "
-                        + context.index.application(stream.application()).name() + " has it alone.");
-        if (port.direction().inForce() == Direction.INPUT) {
-            hop.broken(
-                    Reason.WRONG_WAY,
-                    port.id(),
-                    "set to input",
-                    name
-                            + " is set to input, so it sends what comes in by DMX instead of passing levels out. Set it to output.",
-                    List.of(remedies.portOutput(port)));
-        }
-        if (!port.enabled().inForce()) {
-            hop.broken(
-                    Reason.PORT_OFF,
-                    port.id(),
-                    "switched off",
-                    name + " is switched off. Switch it on there.",
-                    List.of(remedies.portOn(port)));
-        }
-        if (stream.preview() && port.kind() == PortKind.DMX) {
-            hop.broken(
-                    Reason.PREVIEW,
-                    stream.id(),
-                    "preview data",
-                    context.index.name(stream.id())
-                            + " is marked as preview, which must not reach live output (ANSI E1.31-2018 §6.2.6).",
-                    List.of(remedies.live(stream)));
-        }
-        sync(hop, stream);
-        rivals(hop, stream, port);
-        return hop;
-    }
-
-    /** Data that names a synchronisation universe waits for its packets (ANSI E1.31-2018, sections 6.2.4 and 11). */
-    private void sync(HopDraft hop, Stream stream) {
-        Application from = context.index.application(stream.application());
-        stream.sync()
-                .filter(on -> stream.protocol() == Protocol.SACN
-                        && !from.output(Protocol.SACN).sync().equals(Optional.of(on)))
-                .ifPresent(on -> hop.atRisk(
-                        Reason.SYNC_MISSING,
-                        stream.id(),
-                        "no sync on " + on,
-                        context.index.name(stream.id()) + " says that it waits for synchronisation on " + on + ", and "
-                                + from.name()
-                                + from.output(Protocol.SACN)
-                                        .sync()
-                                        .map(s -> " sends it on " + s)
-                                        .orElse(" sends none")
-                                + ": a receiver that keeps to it holds its data back. Send it, or send without.",
-                        List.of(remedies.noSync(stream), remedies.sendSync(from, on))));
-    }
-
-    private static boolean sends(Stream s, PathContext context) {
-        return s.enabled().inForce()
-                && !s.standby()
-                && context.index
-                        .application(s.application())
-                        .output(s.protocol())
-                        .enabled()
-                        .inForce();
-    }
-
-    private void rivals(HopDraft hop, Stream stream, Port port) {
-        Optional<Integer> wire = context.index.wireOf(stream);
-        if (wire.isEmpty() || stream.standby() || !sends(stream, context)) {
-            return;
-        }
-        List<Stream> reaching = new ArrayList<>(List.of(stream));
-        for (Stream rival : context.streamsOn(stream.protocol(), wire.get())) {
-            if (rival.id().equals(stream.id()) || !sends(rival, context) || !arrives(rival, port)) {
-                continue;
-            }
-            reaching.add(rival);
-            Application other = context.index.application(rival.application());
-            oneIdentity(hop, stream, other, port);
-            if (stream.protocol() == Protocol.SACN
-                    && !rival.priority().inForce().equals(stream.priority().inForce())) {
-                int mine = stream.priority().inForce();
-                int theirs = rival.priority().inForce();
-                hop.passes(
-                        port.id(),
-                        mine > theirs ? mine + " over " + theirs : mine + " behind " + theirs,
-                        mine > theirs
-                                ? "Its priority " + mine + " wins over " + other.name() + " at " + theirs + "."
-                                : other.name() + " wins with priority " + theirs + "; this one waits at " + mine + ".");
-                continue;
-            }
-            if (rival.universe().equals(stream.universe())
-                    && context.index.universe(stream.universe()).merge()) {
-                hop.passes(port.id(), "merged on purpose", "It is merged with " + other.name() + ", as meant.");
-                continue;
-            }
-            fight(hop, stream, rival, port);
-        }
-        tooMany(hop, reaching, port);
-    }
-
-    /** Two sources with one identity are one to a receiver, which then finds their sequence out of order (§6.7.2). */
-    private void oneIdentity(HopDraft hop, Stream stream, Application other, Port port) {
-        Application own = context.index.application(stream.application());
-        if (stream.protocol() == Protocol.SACN
-                && own.installed().cid().isPresent()
-                && own.installed().cid().equals(other.installed().cid())) {
-            Application later = context.plan.applications().indexOf(own)
-                            > context.plan.applications().indexOf(other)
-                    ? own
-                    : other;
-            hop.atRisk(
-                    Reason.ONE_IDENTITY,
-                    later.id(),
-                    "one identity",
-                    own.name() + " and " + other.name() + " both send to " + context.index.name(port.id())
-                            + " under the identity " + own.installed().cid().get()
-                            + ", so they count as one source and most of their packets as late ones. Give "
-                            + later.name() + " an identity of its own.",
-                    List.of(remedies.ownIdentity(later)));
-        }
-    }
-
-    private void tooMany(HopDraft hop, List<Stream> reaching, Port port) {
-        Receiver receiver = context.index.receiverOf(port.id());
-        int most = receiver.taking().sources().orElse(Integer.MAX_VALUE);
-        if (reaching.size() > most) {
-            Stream last = reaching.stream()
-                    .max(Comparator.comparingInt((Stream s) -> rank(s))
-                            .thenComparingInt(s -> context.plan.streams().indexOf(s)))
-                    .orElseThrow();
-            hop.atRisk(
-                    Reason.TOO_MANY_SOURCES,
-                    last.application(),
-                    reaching.size() + " sources, takes " + most,
-                    reaching.size() + " sources reach " + context.index.name(port.id()) + ", and " + receiver.name()
-                            + " takes " + most + " at most; which of them it drops is its own choice. Silence "
-                            + context.index.name(last.application()) + ".",
-                    List.of(remedies.silence(last)));
-        }
-    }
-
     /** Whether a rival gets as far as this port; a number or an adapter that is wrong keeps it away. */
     private boolean arrives(Stream rival, Port port) {
         return firstEight(rival, port).stream().noneMatch(HopDraft::isBroken);
-    }
-
-    private void fight(HopDraft hop, Stream a, Stream b, Port port) {
-        Stream loser = Comparator.comparingInt((Stream s) -> rank(s))
-                                .thenComparingInt(s -> context.plan.streams().indexOf(s))
-                                .compare(a, b)
-                        > 0
-                ? a
-                : b;
-        Stream winner = loser.id().equals(a.id()) ? b : a;
-        Universe universe = context.index.universe(loser.universe());
-        List<Edit> edits = new ArrayList<>();
-        edits.add(remedies.silence(loser));
-        if (loser.protocol() == Protocol.SACN && winner.priority().inForce() > 0) {
-            edits.add(remedies.setPriority(loser, Math.max(0, winner.priority().inForce() - 10)));
-        }
-        if (loser.universe().equals(winner.universe())) {
-            edits.add(remedies.meantToMerge(universe));
-        }
-        Application winning = context.index.application(winner.application());
-        Application losing = context.index.application(loser.application());
-        hop.atRisk(
-                Reason.TWO_SOURCES,
-                losing.id(),
-                winning.name() + " and " + losing.name(),
-                winning.name() + " and " + losing.name() + " both send "
-                        + loser.protocol().title() + " "
-                        + context.index.wireOf(loser).orElse(0) + " to " + context.index.name(port.id())
-                        + (loser.protocol() == Protocol.SACN
-                                ? " at priority " + loser.priority().inForce()
-                                : "")
-                        + ", and no merge is meant. Silence " + losing.name() + ", or say who wins.",
-                edits);
-    }
-
-    /** Who should give way: a remote before a backup before a desk of no session before a primary. */
-    private int rank(Stream stream) {
-        return context.index
-                .partOf(stream.application())
-                .map(part -> switch (part) {
-                    case PRIMARY -> 0;
-                    case BACKUP -> 2;
-                    case REMOTE -> 3;
-                })
-                .orElse(1);
     }
 
     /** Those that a test keeps; this runs for every port of a plan, and a pipeline for two items costs more than its work. */

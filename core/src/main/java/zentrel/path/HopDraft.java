@@ -73,6 +73,11 @@ final class HopDraft {
         return new Hop(kind, at, briefly, sentence, applicable || !worstFirst.isEmpty(), worstFirst, would);
     }
 
+    /** The draft of a hop among those of a leg. */
+    static HopDraft at(List<HopDraft> leg, HopKind kind) {
+        return leg.get(kind.index());
+    }
+
     /** A draft of each hop. */
     static List<HopDraft> leg(Id from, Id to) {
         List<HopDraft> drafts = new ArrayList<>();

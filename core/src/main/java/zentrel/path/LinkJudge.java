@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.control.OscPattern;
-import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
 
 /** Judges a control link: one leg there, and one back where an answer is needed. */
@@ -31,16 +30,18 @@ final class LinkJudge {
 
     private Leg there(ControlLink link, Application from, Application to) {
         List<HopDraft> hops = HopDraft.leg(from.id(), to.id());
-        hops.get(0).passes(from.id(), link.pattern(), from.name() + " sends " + link.pattern() + ".");
+        hops.get(0).passes(from.id(), link.pattern(), context.index.name(from.id()) + " sends " + link.pattern() + ".");
         if (!link.enabled().inForce()) {
             hops.get(0)
                     .broken(
                             Reason.LINK_OFF,
                             link.id(),
                             "switched off",
-                            link.name() + " is switched off in " + from.name() + ". Switch it on there.",
+                            context.index.name(link.id()) + " is switched off in " + context.index.name(from.id())
+                                    + ". Switch it on there.",
                             List.of(new Edit(
-                                    "Switch on " + link.name(), p -> p.withLink(link.id(), l -> l.withEnabled(true)))));
+                                    "Switch on " + context.index.name(link.id()),
+                                    p -> p.withLink(link.id(), l -> l.withEnabled(true)))));
         }
         transport.judge(
                 hops,
@@ -68,9 +69,9 @@ final class LinkJudge {
                     Reason.OSC_OFF,
                     to.id(),
                     "takes no OSC",
-                    to.name() + " is not described as taking OSC. Let it listen on " + sent + ".",
+                    context.index.name(to.id()) + " is not described as taking OSC. Let it listen on " + sent + ".",
                     List.of(new Edit(
-                            "Let " + to.name() + " take OSC on " + sent,
+                            "Let " + context.index.name(to.id()) + " take OSC on " + sent,
                             p -> p.withApplication(
                                     to.id(),
                                     a -> a.withOsc(new OscInput(
@@ -81,7 +82,7 @@ final class LinkJudge {
                     Reason.TARGETS_NOT_KNOWN,
                     to.id(),
                     "targets not known",
-                    "What " + to.name() + " does with " + link.pattern() + " is not described.");
+                    "What " + context.index.name(to.id()) + " does with " + link.pattern() + " is not described.");
             return;
         }
         OscInput osc = to.osc().get();
@@ -90,59 +91,63 @@ final class LinkJudge {
                     Reason.OSC_OFF,
                     to.id(),
                     "receiving off",
-                    "Receiving OSC is switched off in " + to.name() + ". Switch it on there.",
+                    "Receiving OSC is switched off in " + context.index.name(to.id()) + ". Switch it on there.",
                     List.of(new Edit(
-                            "Switch on receiving in " + to.name(),
+                            "Switch on receiving in " + context.index.name(to.id()),
                             p -> p.withApplication(to.id(), a -> a.withOsc(oscOf(a).withReceiving(true))))));
         }
         int listens = osc.port().inForce();
         agrees.passes(
-                to.id(), sent + " = " + listens, "Sent to port " + sent + ", on which " + to.name() + " listens.");
+                to.id(),
+                sent + " = " + listens,
+                "Sent to port " + sent + ", on which " + context.index.name(to.id()) + " listens.");
         if (sent != listens) {
             agrees.broken(
                     Reason.OSC_PORT_DIFFERS,
                     link.id(),
                     sent + " ≠ " + listens,
-                    link.name() + " goes to port " + sent + "; " + to.name() + " listens on " + listens
-                            + ". Send it to " + listens + ".",
+                    context.index.name(link.id()) + " goes to port " + sent + "; " + context.index.name(to.id())
+                            + " listens on " + listens + ". Send it to " + listens + ".",
                     List.of(
                             new Edit(
-                                    "Send " + link.name() + " to port " + listens,
+                                    "Send " + context.index.name(link.id()) + " to port " + listens,
                                     p -> p.withLink(link.id(), l -> l.withPort(listens))),
                             new Edit(
-                                    "Let " + to.name() + " listen on " + sent,
+                                    "Let " + context.index.name(to.id()) + " listen on " + sent,
                                     p -> p.withApplication(to.id(), a -> a.withOsc(oscOf(a).withPort(sent))))));
         }
-        wins.passes(to.id(), "handler on", to.name() + " lets messages act.");
+        wins.passes(to.id(), "handler on", context.index.name(to.id()) + " lets messages act.");
         if (!osc.handling().inForce()) {
             wins.broken(
                     Reason.HANDLER_OFF,
                     to.id(),
                     "second switch off",
-                    to.name() + " hears OSC, but its second switch, in the show, is off. Switch it on.",
+                    context.index.name(to.id())
+                            + " hears OSC, but its second switch, in the show, is off. Switch it on.",
                     List.of(new Edit(
-                            "Let messages act in " + to.name(),
+                            "Let messages act in " + context.index.name(to.id()),
                             p -> p.withApplication(to.id(), a -> a.withOsc(oscOf(a).withHandling(true))))));
         }
-        leads.passes(to.id(), link.pattern(), to.name() + " has " + link.pattern() + ".");
+        leads.passes(to.id(), link.pattern(), context.index.name(to.id()) + " has " + link.pattern() + ".");
         if (osc.targets().isEmpty()) {
             leads.notKnown(
                     Reason.TARGETS_NOT_KNOWN,
                     to.id(),
                     "targets not known",
-                    "What " + to.name() + " does with " + link.pattern() + " is not described.");
+                    "What " + context.index.name(to.id()) + " does with " + link.pattern() + " is not described.");
         } else if (osc.targets().stream()
                 .noneMatch(t -> OscPattern.matches(t, link.pattern()) || OscPattern.matches(link.pattern(), t))) {
             leads.broken(
                     Reason.UNMATCHED,
                     link.id(),
                     "no such target",
-                    to.name() + " has no " + link.pattern() + "; it has " + String.join(", ", osc.targets()) + ".",
+                    context.index.name(to.id()) + " has no " + link.pattern() + "; it has "
+                            + String.join(", ", osc.targets()) + ".",
                     osc.targets().stream()
                             .filter(t -> !OscPattern.isPattern(t))
                             .limit(3)
                             .map(t -> new Edit(
-                                    "Send " + t + " by " + link.name(),
+                                    "Send " + t + " by " + context.index.name(link.id()),
                                     p -> p.withLink(link.id(), l -> l.withPattern(t))))
                             .toList());
         }
@@ -154,7 +159,13 @@ final class LinkJudge {
 
     private Leg back(ControlLink link, Application from, Application to) {
         List<HopDraft> hops = HopDraft.leg(to.id(), from.id());
-        hops.get(0).passes(to.id(), "answers", to.name() + " answers " + link.name() + ".");
+        hops.get(0)
+                .passes(
+                        to.id(),
+                        "answers",
+                        context.index.name(to.id()) + " answers " + context.index.name(link.id()) + ".");
+        boolean toSource =
+                link.answerPort().isEmpty(); // the socket that asked is still open, and its firewall knows it
         List<zentrel.ipv4.Ipv4Address> answersTo = new ArrayList<>();
         if (link.destination().inForce().isLoopback()) {
             answersTo.add(link.destination().inForce());
@@ -176,18 +187,20 @@ final class LinkJudge {
                         to,
                         Purpose.OSC_SEND,
                         from,
-                        Purpose.OSC_LISTEN,
+                        toSource ? Purpose.OSC_SEND : Purpose.OSC_LISTEN,
                         Traffic.OSC,
                         Delivery.UNICAST,
                         answersTo,
-                        link.id()));
+                        link.id(),
+                        toSource));
         HopDraft agrees = hops.get(HopKind.AGREES.index());
         HopDraft wins = hops.get(HopKind.WINS.index());
         if (link.answerPort().isEmpty()) {
             agrees.passes(
                     from.id(),
                     "where it came from",
-                    to.name() + " answers to the port it came from, which " + from.name() + " still has open.");
+                    context.index.name(to.id()) + " answers to the port it came from, which "
+                            + context.index.name(from.id()) + " still has open.");
         } else {
             int port = link.answerPort().get().inForce();
             if (from.osc().isEmpty() || !from.osc().get().receiving().inForce()) {
@@ -196,10 +209,10 @@ final class LinkJudge {
                                 Reason.OSC_OFF,
                                 from.id(),
                                 "receiving off",
-                                from.name() + " needs the answer of " + to.name()
+                                context.index.name(from.id()) + " needs the answer of " + context.index.name(to.id())
                                         + ", and does not receive OSC. Let it listen on " + port + ".",
                                 List.of(new Edit(
-                                        "Let " + from.name() + " take OSC on " + port,
+                                        "Let " + context.index.name(from.id()) + " take OSC on " + port,
                                         p -> p.withApplication(
                                                 from.id(),
                                                 a -> a.withOsc(a.osc()
@@ -214,21 +227,23 @@ final class LinkJudge {
             agrees.passes(
                     from.id(),
                     port + " = " + listens,
-                    to.name() + " answers to port " + port + ", on which " + from.name() + " listens.");
+                    context.index.name(to.id()) + " answers to port " + port + ", on which "
+                            + context.index.name(from.id()) + " listens.");
             if (port != listens) {
                 agrees.broken(
                         Reason.ANSWER_PORT_DIFFERS,
                         link.id(),
                         port + " ≠ " + listens,
-                        to.name() + " answers " + link.name() + " to port " + port + "; " + from.name() + " listens on "
-                                + listens + ". Answer to " + listens + ".",
+                        context.index.name(to.id()) + " answers " + context.index.name(link.id()) + " to port " + port
+                                + "; " + context.index.name(from.id()) + " listens on " + listens + ". Answer to "
+                                + listens + ".",
                         List.of(new Edit(
-                                "Answer " + link.name() + " to port " + listens,
+                                "Answer " + context.index.name(link.id()) + " to port " + listens,
                                 p -> p.withLink(link.id(), l -> l.withAnswerPort(listens)))));
             }
         }
-        wins.passes(from.id(), "waits for it", from.name() + " waits for the answer.");
-        hops.get(HopKind.LEADS.index()).notApplicable("An answer ends at " + from.name() + ".");
+        wins.passes(from.id(), "waits for it", context.index.name(from.id()) + " waits for the answer.");
+        hops.get(HopKind.LEADS.index()).notApplicable("An answer ends at " + context.index.name(from.id()) + ".");
         return new Leg(to.id(), from.id(), HopDraft.finish(hops));
     }
 }

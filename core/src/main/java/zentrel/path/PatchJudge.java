@@ -21,6 +21,7 @@ import zentrel.plan.FixtureId;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Line;
+import zentrel.plan.LineId;
 import zentrel.plan.Port;
 import zentrel.plan.Setting;
 import zentrel.plan.Stream;
@@ -108,12 +109,11 @@ final class PatchJudge {
             if (!fixture.breaks().get(0).universe().equals(universe)) {
                 continue;
             }
-            if (fixture.line().isPresent()) {
-                judgeLine(fixture, context.index.line(fixture.line().get()));
-                judgeWay(fixture, context.index.line(fixture.line().get()));
-            } else {
-                judgeUnconnected(fixture);
+            for (LineId line : fixture.lines()) {
+                judgeLine(fixture, context.index.line(line));
+                judgeWay(fixture, context.index.line(line));
             }
+            judgeUnconnected(fixture);
             judgeCables(fixture, fixture.id());
         }
     }
@@ -241,6 +241,9 @@ final class PatchJudge {
     /** A fixture that hangs on no line, where all ports of its universe have lines with others on them. */
     private void judgeUnconnected(Fixture fixture) {
         for (Break b : fixture.breaks()) {
+            if (fixture.lineOf(b).isPresent()) {
+                continue;
+            }
             List<Line> lines = new ArrayList<>();
             boolean open = false; // a port of which nobody has said what hangs on it may lead to this fixture
             for (Port port : context.index.portsOf(b.universe())) {
@@ -305,6 +308,22 @@ final class PatchJudge {
         }
     }
 
+    /** The whole fixture on another line, or one of its parts where it has several. */
+    private static Edit hang(Fixture fixture, Break part, Line on) {
+        if (fixture.breaks().size() == 1) {
+            return new Edit(
+                    "Hang " + Remedies.fixtureLabel(fixture) + " on " + on.name(),
+                    p -> p.withFixture(
+                            fixture.id(), f -> f.withLine(Optional.of(on.id())).withoutBreakLines()));
+        }
+        int at = fixture.breaks().indexOf(part);
+        return new Edit(
+                "Connect slots " + part.start() + " to " + part.end() + " of " + Remedies.fixtureLabel(fixture) + " by "
+                        + on.name(),
+                p -> p.withFixture(
+                        fixture.id(), f -> f.withBreak(at, f.breaks().get(at).withLine(Optional.of(on.id())))));
+    }
+
     private void judgeCables(Fixture fixture, Id end) {
         for (Cable cable : context.index.cablesOf(end)) {
             if (cable.kind() == CableKind.DMX && !cable.connected()) {
@@ -333,7 +352,7 @@ final class PatchJudge {
             return;
         }
         for (Break b : fixture.breaks()) {
-            if (b.universe().equals(port.universe().get())) {
+            if (b.universe().equals(port.universe().get()) || !fixture.lineOf(b).equals(Optional.of(line.id()))) {
                 continue;
             }
             Universe wanted = context.index.universe(b.universe());
@@ -341,10 +360,8 @@ final class PatchJudge {
             List<Edit> edits = new ArrayList<>();
             for (Line other : context.plan.lines()) {
                 if (context.index.port(other.port()).universe().equals(Optional.of(b.universe()))
-                        && fixture.breaks().size() == 1) {
-                    edits.add(new Edit(
-                            "Hang " + Remedies.fixtureLabel(fixture) + " on " + other.name(),
-                            p -> p.withFixture(fixture.id(), f -> f.withLine(Optional.of(other.id())))));
+                        && !other.id().equals(line.id())) {
+                    edits.add(hang(fixture, b, other));
                     break;
                 }
             }
@@ -386,9 +403,17 @@ final class PatchJudge {
                 fixture.id(),
                 "slot " + first.start() + (first.footprint() > 1 ? "–" + first.end() : ""),
                 Remedies.fixtureLabel(fixture) + " takes " + slots(fixture)
-                        + fixture.line()
-                                .map(l -> " on " + context.index.line(l).name())
-                                .orElse("") + ".");
+                        + (fixture.lines().isEmpty()
+                                ? ""
+                                : " on "
+                                        + String.join(
+                                                " and ",
+                                                fixture.lines().stream()
+                                                        .map(l -> context.index
+                                                                .line(l)
+                                                                .name())
+                                                        .toList()))
+                        + ".");
         of(fixture)
                 .forEach(i -> hop.add(i.reason(), i.verdict(), i.rule(), i.cause(), i.brief(), i.text(), i.remedies()));
     }
@@ -409,7 +434,7 @@ final class PatchJudge {
         }
         if (fixtures.isEmpty()) {
             for (Fixture fixture : context.index.fixturesIn(stream.universe())) {
-                if (fixture.line().isEmpty() || port.kind() == zentrel.plan.PortKind.INTERNAL) {
+                if (fixture.lines().isEmpty() || port.kind() == zentrel.plan.PortKind.INTERNAL) {
                     fixtures.add(fixture);
                 }
             }

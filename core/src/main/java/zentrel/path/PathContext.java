@@ -69,7 +69,7 @@ final class PathContext {
         this.cabling = boxes ? before.get().cabling : new Cabling(plan, powering);
         this.rings = boxes ? before.get().rings : new Rings(plan);
         this.snooping = boxes ? before.get().snooping : Snooping.of(plan);
-        this.routers = boxes ? before.get().routers : new Routers(plan);
+        this.routers = boxes ? before.get().routers : new Routers(plan, powering);
         this.holders = boxes ? before.get().holders : new AddressHolders(plan);
         this.streamsByWire = before.filter(b -> b.hasNumbersOf(plan))
                 .map(b -> b.streamsByWire.after(b.plan.streams(), plan.streams(), b::numbers, this::numbers, Set.of()))

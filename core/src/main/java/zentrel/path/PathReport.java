@@ -26,7 +26,7 @@ public record PathReport(Id subject, Verdict verdict, List<SignalPath> paths) {
         return sorted;
     }
 
-    static PathReport of(Id subject, List<SignalPath> paths) {
+    public static PathReport of(Id subject, List<SignalPath> paths) {
         return new PathReport(
                 subject, Verdict.worst(paths.stream().map(SignalPath::verdict).toList()), paths);
     }

@@ -16,6 +16,8 @@ public enum Reason {
     SOURCE_OFF("universe.not-enabled", MEANS, "universe.not-enabled"),
     /** No range of the source covers its label, so it is not sent. */
     LABEL_NOT_COVERED("universe.label-not-covered", MEANS, "universe.not-enabled"),
+    /** It stands by for a source that does not send. */
+    STANDS_BY("universe.stands-by", MEANS, "universe.not-enabled"),
     /** The wire number does not exist in the protocol. */
     NUMBER_RANGE("universe.number-range", MEANS, "universe.number-range"),
     /** The switch of the console's own stream is off. */
@@ -117,6 +119,20 @@ public enum Reason {
     DRIVER_MISSING("previs.driver-missing", LET_IN, "previs.input-differs"),
     /** The receiver takes no universe of this number. */
     NOT_TAKEN("universe.not-taken", LET_IN, "universe.not-enabled"),
+    /** Which adapter the group is joined on is left to the system, which has several. */
+    JOINS_LEFT_TO_SYSTEM("adapter.joins-automatic", TAKEN, "adapter.automatic"),
+    /** A cable on the way carries more than it can hold; found from the whole plan. */
+    FULL_CABLE("network.load", CARRIED, "network.load"),
+    /** Broadcasts load a small receiver; found from the whole plan. */
+    BROADCAST_LOAD("receiver.broadcast-load", TAKEN, "receiver.broadcast-load"),
+    /** The port's page has another Sub-Net; found from the whole plan. */
+    PAGE_DIFFERS("port.page", AGREES, "port.page"),
+    /** Sent faster or slower than a line passes on; found from the whole plan. */
+    RATE("universe.rate", WINS, "universe.rate"),
+    /** Groups or broadcasts go to wireless clients; found from the whole plan. */
+    WIRELESS_STREAM("network.wireless-stream", CARRIED, "network.wireless-stream"),
+    /** Another program of the computer has the same port; what is sent to an address reaches one of them. */
+    PORT_SHARED("adapter.port-shared", LET_IN, "adapter.port-shared"),
     /** The receiver's input is switched off. */
     INPUT_OFF("universe.input-off", LET_IN, "universe.not-enabled"),
     /** The port or the receiver takes the other protocol. */
@@ -151,6 +167,12 @@ public enum Reason {
     ONE_IDENTITY("universe.one-cid", WINS, "universe.one-cid"),
     /** More sources reach it than it takes. */
     TOO_MANY_SOURCES("universe.too-many-sources", WINS, "universe.two-sources"),
+    /** A merge is meant, and the receiver takes one source only. */
+    CANNOT_MERGE("universe.cannot-merge", WINS, "universe.two-sources"),
+    /** A remote of the session sends levels too. */
+    REMOTE_OUTPUTS("desk.remote-outputs", WINS, "desk.remote-outputs"),
+    /** The backup of the session has a higher priority than its main desk. */
+    BACKUP_OUTRANKS("desk.backup-outranks", WINS, "desk.backup-outranks"),
     /** The port is an input. */
     WRONG_WAY("port.direction", WINS, "port.direction"),
     /** The port is switched off. */

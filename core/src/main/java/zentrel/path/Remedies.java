@@ -1,11 +1,15 @@
 package zentrel.path;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -17,7 +21,11 @@ import zentrel.plan.*;
  * The text of an edit names its subject, so that two edits with one text are one edit.
  */
 public final class Remedies {
+    /** Places named one by one in the text of an edit. */
+    private static final int MOST_NAMED = 2;
+
     private final PathContext context;
+    private volatile @Nullable Map<Ipv4Address, List<Id>> typed;
 
     Remedies(PathContext context) {
         this.context = context;
@@ -30,7 +38,7 @@ public final class Remedies {
     Edit bind(Application application, Purpose purpose, Adapter adapter) {
         Binding binding = adapter.kind() == AdapterKind.LOOPBACK ? Binding.LOOPBACK : Binding.to(adapter.id());
         return new Edit(
-                "Bind " + purpose.title() + " of " + application.name() + " to " + adapter.name(),
+                "Bind " + purpose.title() + " of " + name(application.id()) + " to " + adapter.name(),
                 p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(binding))));
     }
 
@@ -39,13 +47,13 @@ public final class Remedies {
         ids.add(adapter.id());
         Binding binding = new Binding(BindingMode.ADAPTERS, new ArrayList<>(new LinkedHashSet<>(ids)));
         return new Edit(
-                "Bind " + purpose.title() + " of " + application.name() + " to " + adapter.name() + " as well",
+                "Bind " + purpose.title() + " of " + name(application.id()) + " to " + adapter.name() + " as well",
                 p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(binding))));
     }
 
     Edit listenOnAll(Application application, Purpose purpose) {
         return new Edit(
-                "Let " + purpose.title() + " of " + application.name() + " listen on all adapters",
+                "Let " + purpose.title() + " of " + name(application.id()) + " listen on all adapters",
                 p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(Binding.ALL))));
     }
 
@@ -119,6 +127,47 @@ public final class Remedies {
                 .toList();
     }
 
+    /** Another address for all but the first of several adapters that have one. */
+    public List<Edit> giveEachItsOwn(List<Adapter> holders, HostAddress address) {
+        List<Adapter> others = holders.subList(1, holders.size());
+        List<Edit> last = giveAddress(
+                others.get(others.size() - 1),
+                at(others.get(others.size() - 1), address),
+                Optional.of(address.subnet()));
+        if (others.size() == 1) {
+            return last;
+        }
+        // three or more with one address: each but the first gets one of its own, in one step
+        return List.of(new Edit(
+                "Give " + others.size() + " of the " + holders.size() + " adapters with " + address.address()
+                        + " an address of their own",
+                plan -> {
+                    Plan next = plan;
+                    for (Adapter other : others) {
+                        next = freshAddress(next, other.id(), address);
+                    }
+                    return next;
+                }));
+    }
+
+    /** Worked out on the plan as it is by then, so that no two get the same. */
+    private static Plan freshAddress(Plan plan, AdapterId id, HostAddress address) {
+        PathContext now = new PathContext(plan);
+        Adapter adapter = now.index.adapter(id);
+        List<Edit> edits = new Remedies(now).giveAddress(adapter, at(adapter, address), Optional.of(address.subnet()));
+        return edits.isEmpty() ? plan : edits.get(edits.size() - 1).applyTo(plan);
+    }
+
+    /** The place of an address among those of an adapter. */
+    static int at(Adapter adapter, HostAddress address) {
+        for (int i = 0; i < adapter.addresses().size(); i++) {
+            if (adapter.addresses().get(i).inForce().address().equals(address.address())) {
+                return i;
+            }
+        }
+        return 0;
+    }
+
     Edit noIsolation(Segment segment) {
         return new Edit(
                 "Let the wireless clients of " + segment.name() + " reach each other",
@@ -172,7 +221,7 @@ public final class Remedies {
     }
 
     /** Changes an address, and with it the typed copies of it: unicast lists and the destinations of links. */
-    private Edit moveTo(Adapter adapter, int at, HostAddress to, String text) {
+    private Edit moveTo(Adapter adapter, int at, HostAddress to, String what) {
         HostId owner = context.index.hostOf(adapter.id()).id();
         Optional<Ipv4Address> from = at < adapter.addresses().size()
                 ? Optional.of(adapter.addresses().get(at).inForce().address())
@@ -180,6 +229,10 @@ public final class Remedies {
         boolean shared = from.isPresent()
                 && adapter.segment().isPresent()
                 && context.holdersOf(adapter.segment().get(), from.get()).size() > 1;
+        String text = what
+                + from.filter(f -> !f.equals(to.address()))
+                        .map(f -> follows(owner, f))
+                        .orElse("");
         return new Edit(text, plan -> {
             AddressOrigin origin = at < adapter.addresses().size()
                             && adapter.addresses().get(at).origin() == AddressOrigin.DHCP
@@ -189,6 +242,56 @@ public final class Remedies {
                     plan.withAdapter(adapter.id(), a -> a.withAddress(at, new AdapterAddress(Setting.of(to), origin)));
             return from.isPresent() ? copiesMoved(next, owner, from.get(), to.address(), shared) : next;
         });
+    }
+
+    /** What else such a change sets, to be said before it is made: lists and fields in which the old address is typed. */
+    private String follows(HostId owner, Ipv4Address from) {
+        Set<String> places = new LinkedHashSet<>();
+        for (Id id : typed().getOrDefault(from, List.of())) {
+            Object found = context.index.find(id).orElseThrow();
+            if (found instanceof Stream s && context.index.takes(owner, s.universe())) {
+                places.add("the unicast list of " + name(s.application()));
+            } else if (found instanceof ControlLink l
+                    && context.index.application(l.to()).host().equals(owner)) {
+                places.add("the destination of " + name(l.id()));
+            } else if (found instanceof Attachment a
+                    && context.index.application(a.to()).host().equals(owner)) {
+                places.add("the destination of " + name(a.id()));
+            } else if (found instanceof TypedCopy c
+                    && c.of() instanceof AdapterId a
+                    && context.index.hostOf(a).id().equals(owner)) {
+                places.add(c.name() + " in " + name(c.owner()));
+            }
+        }
+        if (places.isEmpty()) {
+            return "";
+        }
+        String few = places.stream().limit(MOST_NAMED).collect(Collectors.joining(" and "));
+        return ", and in " + few
+                + (places.size() > MOST_NAMED ? " and " + (places.size() - MOST_NAMED) + " more places" : "");
+    }
+
+    /** Where each address is typed in, worked out when it is first asked for. */
+    private Map<Ipv4Address, List<Id>> typed() {
+        Map<Ipv4Address, List<Id>> known = typed;
+        if (known == null) {
+            Map<Ipv4Address, List<Id>> all = new HashMap<>();
+            context.plan.streams().forEach(s -> s.to().forEach(a -> put(all, a, s.id())));
+            context.plan.links().forEach(l -> put(all, l.destination().inForce(), l.id()));
+            context.plan.attachments().forEach(a -> a.destination().ifPresent(d -> put(all, d.inForce(), a.id())));
+            for (TypedCopy copy : context.plan.copies()) {
+                if (copy.of() instanceof AdapterId) {
+                    put(all, Ipv4Address.parse(copy.value().inForce()), copy.id());
+                }
+            }
+            known = all;
+            typed = known;
+        }
+        return known;
+    }
+
+    private static void put(Map<Ipv4Address, List<Id>> all, Ipv4Address address, Id at) {
+        all.computeIfAbsent(address, a -> new ArrayList<>()).add(at);
     }
 
     private static Plan copiesMoved(Plan plan, HostId owner, Ipv4Address from, Ipv4Address to, boolean shared) {
@@ -246,13 +349,32 @@ public final class Remedies {
         return new Edit("Switch on " + name(stream.id()), p -> p.withStream(stream.id(), s -> s.withEnabled(true)));
     }
 
+    /** Switches on whatever keeps a stream from being sent at its source. */
+    Edit send(Stream stream) {
+        return new Edit(
+                "Send " + name(stream.id()),
+                p -> p.withStream(stream.id(), s -> s.withEnabled(true))
+                        .withApplication(
+                                stream.application(),
+                                a -> a.withOutput(
+                                        stream.protocol(),
+                                        a.output(stream.protocol()).withEnabled(true))));
+    }
+
+    /** Lets a stream that stands by be sent now. */
+    Edit sendItself(Stream stream) {
+        return new Edit(
+                "Let " + name(stream.id()) + " be sent without standing by",
+                p -> p.withStream(stream.id(), s -> s.withStandby(false)));
+    }
+
     Edit silence(Stream stream) {
         return new Edit("Silence " + name(stream.id()), p -> p.withStream(stream.id(), s -> s.withEnabled(false)));
     }
 
     Edit enableOutput(Application application, Protocol protocol) {
         return new Edit(
-                "Switch on " + protocol.title() + " output of " + application.name(),
+                "Switch on " + protocol.title() + " output of " + name(application.id()),
                 p -> p.withApplication(
                         application.id(),
                         a -> a.withOutput(protocol, a.output(protocol).withEnabled(true))));
@@ -324,7 +446,7 @@ public final class Remedies {
 
     Edit inputOn(Receiver receiver) {
         return new Edit(
-                "Switch on the input of " + receiver.name(),
+                "Switch on the input of " + name(receiver.id()),
                 p -> p.withReceiver(receiver.id(), r -> r.withInputOn(true)));
     }
 
@@ -390,7 +512,7 @@ public final class Remedies {
 
     Edit takeAlso(Receiver receiver, Protocol protocol, int wire) {
         return new Edit(
-                "Let " + receiver.name() + " take " + protocol.title() + " " + wire + " too",
+                "Let " + name(receiver.id()) + " take " + protocol.title() + " " + wire + " too",
                 p -> p.withReceiver(
                         receiver.id(),
                         r -> r.withTaking(r.taking()
@@ -400,14 +522,14 @@ public final class Remedies {
 
     Edit ownIdentity(Application application) {
         return new Edit(
-                "Give " + application.name() + " an identity of its own",
+                "Give " + name(application.id()) + " an identity of its own",
                 p -> p.withApplication(
                         application.id(), a -> a.withInstalled(a.installed().withCid(Optional.empty()))));
     }
 
     Edit sendSync(Application application, int universe) {
         return new Edit(
-                "Let " + application.name() + " send synchronisation on " + universe,
+                "Let " + name(application.id()) + " send synchronisation on " + universe,
                 p -> p.withApplication(
                         application.id(),
                         a -> a.withOutput(Protocol.SACN, a.output(Protocol.SACN).withSync(Optional.of(universe)))));
@@ -421,12 +543,13 @@ public final class Remedies {
 
     Edit aim(Attachment attachment, Ipv4Address at) {
         return new Edit(
-                "Send " + attachment.name() + " to " + at,
+                "Send " + name(attachment.id()) + " to " + at,
                 p -> p.withAttachment(attachment.id(), a -> a.withDestination(Optional.of(Setting.of(at)))));
     }
 
     Edit aim(ControlLink link, Ipv4Address at) {
-        return new Edit("Send " + link.name() + " to " + at, p -> p.withLink(link.id(), l -> l.withDestination(at)));
+        return new Edit(
+                "Send " + name(link.id()) + " to " + at, p -> p.withLink(link.id(), l -> l.withDestination(at)));
     }
 
     Edit repatch(Fixture fixture, int breakIndex, int start) {
@@ -434,7 +557,7 @@ public final class Remedies {
                 "Move " + fixtureLabel(fixture) + " to slot " + start,
                 p -> p.withFixture(fixture.id(), f -> {
                     Break b = f.breaks().get(breakIndex);
-                    return f.withBreak(breakIndex, new Break(b.universe(), start, b.footprint()));
+                    return f.withBreak(breakIndex, b.startingAt(start));
                 }));
     }
 

@@ -4,8 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.path.TransportJudge.Pair;
-import zentrel.path.TransportJudge.Shipment;
 import zentrel.plan.*;
 
 /** Hop 5 between two segments that a router or several join, where nothing goes by them: why not, and what to set. */

@@ -30,10 +30,26 @@ final class Routers {
      */
     record Course(List<Host> passed, Optional<RouteTable.Way> last, boolean arrives) {}
 
+    /** Those that have power; the others lead nowhere. */
     private final List<Host> all;
 
-    Routers(Plan plan) {
-        all = plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
+    private final List<Host> dark;
+
+    Routers(Plan plan, Powering powering) {
+        List<Host> routers =
+                plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
+        all = routers.stream().filter(powering::has).toList();
+        dark = routers.stream().filter(h -> !powering.has(h)).toList();
+    }
+
+    /** A router without power that has an adapter on the segments of both. */
+    Optional<Host> darkBetween(Adapter a, Adapter b) {
+        return a.segment().isEmpty() || b.segment().isEmpty() || PathContext.sameSegment(a, b)
+                ? Optional.empty()
+                : dark.stream()
+                        .filter(r ->
+                                on(r, a.segment().get()) && on(r, b.segment().get()))
+                        .findFirst();
     }
 
     /** The router that has an adapter on either segment, whatever it is set to. */

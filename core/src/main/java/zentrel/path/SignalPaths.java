@@ -60,6 +60,11 @@ public final class SignalPaths {
         return context.plan;
     }
 
+    /** Whether a device has power, as far as its feed is described. */
+    public boolean hasPower(Host host) {
+        return context.powering.has(host);
+    }
+
     /** The edits that mend, for rules that look beyond the paths. */
     public Remedies remedies() {
         return remedies;
@@ -221,11 +226,20 @@ public final class SignalPaths {
     }
 
     private List<Port> portsTo(Fixture fixture, UniverseId universe) {
-        if (fixture.line().isPresent()) {
-            return List.of(
-                    context.index.port(context.index.line(fixture.line().get()).port()));
-        }
         List<Port> ports = context.index.portsOf(universe);
+        Optional<LineId> line = fixture.breaks().stream()
+                .filter(b -> b.universe().equals(universe))
+                .flatMap(b -> fixture.lineOf(b).stream())
+                .findFirst();
+        if (line.isPresent()) {
+            Port port = context.index.port(context.index.line(line.get()).port());
+            // a line that carries another universe is said at hop 10: the signal goes to the ports of its own
+            boolean carriesAnother = port.universe().isPresent()
+                    && !context.index.universesOf(port.id()).contains(universe);
+            if (!carriesAnother || ports.isEmpty()) {
+                return List.of(port);
+            }
+        }
         List<Port> dmx = ports.stream().filter(p -> p.kind() == PortKind.DMX).toList();
         return dmx.isEmpty() ? ports : dmx;
     }

@@ -49,7 +49,13 @@ class ContestPropertyTest {
                                     contest.universe().value() + " at "
                                             + contest.port().value(),
                                     Set.of());
-                    assertThat(new HashSet<>(failure.next())).as(failure.text()).isEqualTo(then);
+                    // whoever stands by takes over when it is stopped; with no source to stand by for it sends nothing
+                    Set<ApplicationId> next = new HashSet<>(failure.next());
+                    next.removeIf(a -> without.streams().stream()
+                            .anyMatch(s -> s.application().equals(a)
+                                    && s.universe().equals(contest.universe())
+                                    && s.standby()));
+                    assertThat(next).as(failure.text()).isEqualTo(then);
                     assertThat(failure.text())
                             .endsWith(".")
                             .startsWith("If " + rig.index().name(failure.source()));
@@ -101,7 +107,7 @@ class ContestPropertyTest {
                 "200 | 199 | NONE | Desk wins with priority 200.",
                 "100 | 100 | HTP  | Desk and Spare desk are merged: the higher level of each slot counts.",
                 "100 | 100 | LTP  | Desk and Spare desk are merged: the latest change of each slot counts.",
-                "100 | 100 | NONE | Desk wins with priority 100."
+                "100 | 100 | NONE | Desk and Spare desk reach it with equal priority, and it takes one source only; which one is not specified."
             })
     void twoDesksOnOneUniverse(int desk, int spare, Merge merge, String now) {
         Plan pier = TestPlans.pier();
@@ -120,7 +126,8 @@ class ContestPropertyTest {
                         .toList());
         Contest hall = Contest.of(new SignalPaths(plan), new UniverseId("n2")).get(0);
         assertThat(hall.now()).isEqualTo(now);
-        assertThat(hall.fight(plan.index()).isPresent()).isEqualTo(now.contains("merged"));
+        assertThat(hall.fight(plan.index()).isPresent())
+                .isEqualTo(now.contains("merged") || now.contains("not specified"));
         assertThat(hall.failures())
                 .hasSize(2)
                 .allMatch(f -> f.seconds() == 2.5 || f.text().contains("nothing changes"));

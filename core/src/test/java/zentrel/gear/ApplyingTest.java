@@ -137,8 +137,7 @@ class ApplyingTest {
     void everyPlaceThatKeepsTheOldAddressIsNamedWithItsStep() {
         Plan plan = rig();
         Host console = plan.hosts().get(0);
-        AdapterId adapter =
-                console.adapters().get(console.adapters().size() - 1).id();
+        AdapterId adapter = console.adapters().get(0).id();
         Ipv4Address old = plan.links().get(0).destination().inForce();
         Ipv4Address now = Ipv4Address.parse("10.58.9.9");
         plan = plan.withCopies(List.of(new TypedCopy(

@@ -46,7 +46,7 @@ class RouterTableTest {
                 "10.5.0.2/16 | '' | 10.5.0.1/16 | 10.6.0.1/16 | 10.6.0.2/16 | unicast | network.not-routed | Give the Net adapter of Desk the gateway 10.5.0.1",
                 "10.5.0.2/16 | 10.5.0.9 | 10.5.0.1/16 | 10.6.0.1/16 | 10.6.0.2/16 | unicast | network.not-routed | Give the Net adapter of Desk the gateway 10.5.0.1",
                 // the router's own addresses
-                "10.5.0.2/16 | 10.5.0.1 | 10.5.0.1/16 | 10.7.0.1/16 | 10.6.0.2/16 | unicast | network.not-routed | Give the Net adapter of Node 10.7.0.2/16",
+                "10.5.0.2/16 | 10.5.0.1 | 10.5.0.1/16 | 10.7.0.1/16 | 10.6.0.2/16 | unicast | network.not-routed | Give the Net adapter of Node 10.7.0.2/16, and in the unicast list of Desk",
                 "10.5.0.2/24 | 10.5.0.4 | 10.5.1.1/16 | 10.6.0.1/16 | 10.6.0.2/16 | unicast | network.not-routed | ''",
                 // what is for all ends at the router
                 "10.5.0.2/16 | 10.5.0.1 | 10.5.0.1/16 | 10.6.0.1/16 | 10.6.0.2/16 | broadcast | network.apart | Add 10.6.0.2 to the unicast list of Desk's U4 by Art-Net",
@@ -131,7 +131,7 @@ class RouterTableTest {
                 "10.5.0.2/16 | 10.5.0.1 | '' | '' | 10.7.0.1/16 | unicast | network.not-routed | Hut router was told no way to 10.7.0.2, where Node is. Pier router, which leads on to Far, is 10.6.0.2 there: tell it the way to 10.7.0.0/16 by that. | Tell the Out adapter of Hut router the way to 10.7.0.0/16 by 10.6.0.2",
                 "10.5.0.2/16 | 10.5.0.1 | 10.6.0.77 | '' | 10.7.0.1/16 | unicast | network.not-routed | Hut router sends what is for 10.7.0.2 to 10.6.0.77, and no router on Middle has that address. Pier router, which leads on to Far, is 10.6.0.2 there: tell it the way to 10.7.0.0/16 by that. | Tell the Out adapter of Hut router the way to 10.7.0.0/16 by 10.6.0.2",
                 // the second has another network there
-                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | '' | 10.8.0.1/16 | unicast | network.not-routed | Pier router has 10.8.0.1/16 on Far and sends nothing for Node at 10.7.0.2/16 there. Give Node an address of 10.8.0.0/16. | Give the Net adapter of Node 10.8.0.2/16",
+                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | '' | 10.8.0.1/16 | unicast | network.not-routed | Pier router has 10.8.0.1/16 on Far and sends nothing for Node at 10.7.0.2/16 there. Give Node an address of 10.8.0.0/16. | Give the Net adapter of Node 10.8.0.2/16, and in the unicast list of Desk",
                 // or was told to send it back
                 "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | 10.7.0.0/24 by 10.6.0.1 | 10.7.0.1/16 | unicast | network.not-routed | Pier router sends what is for 10.7.0.2 back to Hut router at 10.6.0.1, and so it goes round in a circle. Look at what the routers between are told. | ''",
                 // the sender itself

@@ -25,6 +25,7 @@ import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.check.Finding;
 import zentrel.check.Fix;
+import zentrel.check.PathFindings;
 import zentrel.check.Report;
 import zentrel.check.RuleBook;
 import zentrel.check.Severity;
@@ -179,7 +180,7 @@ public final class MarginPane extends ScrollPane {
         // a box is asked about itself; its signals have findings of their own
         Set<String> onPath = id instanceof AdapterId || id instanceof HostId
                 ? Set.of()
-                : report.signalPaths().of(id).paths().stream()
+                : PathFindings.of(report, report.signalPaths().of(id)).paths().stream()
                         .flatMap(SignalPath::issues)
                         .map(Issue::fixId)
                         .collect(Collectors.toSet());

@@ -20,6 +20,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
+import zentrel.check.PathFindings;
 import zentrel.check.Report;
 import zentrel.look.Beside;
 import zentrel.look.Seen;
@@ -100,7 +101,7 @@ public final class PathStrip extends VBox {
         shownPath = 0;
         shownLeg = again ? shownLeg : 0;
         if (report != null && id != null && report.plan().index().find(id).isPresent()) {
-            paths = report.signalPaths().of(id).worstFirst();
+            paths = PathFindings.of(report, report.signalPaths().of(id)).worstFirst();
         }
         if (again && before.isPresent()) {
             SignalPath same = before.get();

@@ -1,0 +1,104 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.path.Hop;
+import zentrel.path.Issue;
+import zentrel.path.Leg;
+import zentrel.path.PathReport;
+import zentrel.path.Reason;
+import zentrel.path.SignalPath;
+import zentrel.path.Verdict;
+import zentrel.plan.Edit;
+import zentrel.plan.Id;
+import zentrel.plan.LinkId;
+import zentrel.plan.StreamId;
+
+/**
+ * Paths with the findings that no single path can meet: a full cable, two programs on one port, ports of one page. Such a finding
+ * names a hop, and the path shows the same verdict there.
+ */
+public final class PathFindings {
+    /** The reasons that come of the whole plan and not of one path. */
+    static final Set<Reason> BEYOND = Set.of(
+            Reason.FULL_CABLE,
+            Reason.BROADCAST_LOAD,
+            Reason.PAGE_DIFFERS,
+            Reason.RATE,
+            Reason.WIRELESS_STREAM,
+            Reason.PORT_SHARED);
+
+    private PathFindings() {}
+
+    /** Every path of a report, with what the check found about it. */
+    public static PathReport of(Report report, PathReport paths) {
+        List<Finding> beyond = report.findings().stream()
+                .filter(f -> f.hop().isPresent()
+                        && f.severity() != Severity.NOTE
+                        && reason(f).isPresent())
+                .toList();
+        if (beyond.isEmpty()) {
+            return paths;
+        }
+        return PathReport.of(
+                paths.subject(), paths.paths().stream().map(p -> of(beyond, p)).toList());
+    }
+
+    private static Optional<Reason> reason(Finding finding) {
+        return Reason.of(finding.rule())
+                .filter(r -> BEYOND.contains(r) && finding.hop().equals(Optional.of(r.hop())));
+    }
+
+    private static SignalPath of(List<Finding> findings, SignalPath path) {
+        List<Leg> legs = new ArrayList<>();
+        for (Leg leg : path.legs()) {
+            List<Hop> hops = new ArrayList<>(leg.hops());
+            for (Finding finding : findings) {
+                if (concerns(finding, path, leg)) {
+                    Reason reason = reason(finding).orElseThrow();
+                    hops.replaceAll(h -> h.kind() == reason.hop() && h.applicable() ? with(h, reason, finding) : h);
+                }
+            }
+            legs.add(new Leg(leg.from(), leg.to(), hops));
+        }
+        return new SignalPath(path.source(), path.signal(), path.receiver(), path.protocol(), path.delivery(), legs);
+    }
+
+    /** A finding about signals concerns those that it names; another one concerns all that meet its cause. */
+    private static boolean concerns(Finding finding, SignalPath path, Leg leg) {
+        boolean namesSignals = finding.subjects().stream().anyMatch(s -> s instanceof StreamId || s instanceof LinkId);
+        if (namesSignals) {
+            return path.signal().filter(finding.subjects()::contains).isPresent();
+        }
+        Set<Id> met = new HashSet<>();
+        path.receiver().ifPresent(met::add);
+        met.add(leg.from());
+        met.add(leg.to());
+        leg.hops().forEach(h -> met.add(h.at()));
+        return met.contains(finding.cause());
+    }
+
+    private static Hop with(Hop hop, Reason reason, Finding finding) {
+        if (hop.issues().stream()
+                .anyMatch(i -> i.reason() == reason && i.cause().equals(finding.cause()))) {
+            return hop; // the path met it itself
+        }
+        List<Issue> issues = new ArrayList<>(hop.issues());
+        List<Edit> remedies = finding.fixes().stream().map(Fix::edit).toList();
+        issues.add(new Issue(
+                reason,
+                finding.severity() == Severity.BROKEN ? Verdict.BROKEN : Verdict.AT_RISK,
+                finding.rule(),
+                RuleBook.find(finding.rule()).map(Rule::title).orElse(finding.rule()),
+                finding.text(),
+                finding.cause(),
+                remedies));
+        issues.sort(Comparator.comparing(Issue::verdict).reversed());
+        return new Hop(
+                hop.kind(), hop.at(), issues.get(0).brief(), issues.get(0).text(), true, issues, hop.would());
+    }
+}

@@ -1,0 +1,281 @@
+package zentrel.path;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+
+/** Hop 2: by which adapter it leaves, and by which it would have to arrive. */
+final class AdapterChoice {
+    private final PathContext context;
+    private final Remedies remedies;
+
+    AdapterChoice(PathContext context, Remedies remedies) {
+        this.context = context;
+        this.remedies = remedies;
+    }
+
+    /** The adapters by which a program may send for a purpose. */
+    List<Adapter> allowed(Shipment s, Host from) {
+        Binding binding = s.from().binding(s.send());
+        return switch (binding.mode()) {
+            case ADAPTERS ->
+                binding.adapters().stream().map(context.index::adapter).toList();
+            case FIRST -> PathContext.real(from).stream().limit(1).toList();
+            case LOOPBACK -> List.of();
+            case ALL, AUTOMATIC -> PathContext.real(from);
+        };
+    }
+
+    /** Whether anything leads from an adapter that the program may send by to an adapter of the receiver. */
+    boolean reaches(Shipment s, Host from, Adapter in) {
+        return pair(allowed(s, from), List.of(in), Delivery.UNICAST).isPresent();
+    }
+
+    Pair bind(
+            HopDraft hop,
+            Shipment s,
+            Host from,
+            Host to,
+            List<Adapter> outs,
+            List<Adapter> ins,
+            Optional<Adapter> named) {
+        Binding binding = s.from().binding(s.send());
+        Optional<Pair> anyPair = pair(outs, ins, s.delivery());
+        String partner = to.name();
+        hop.passes(s.from().id(), binding.mode().word(), "");
+        switch (binding.mode()) {
+            case LOOPBACK -> {
+                List<Edit> edits = anyPair.map(p -> List.of(remedies.bind(s.from(), s.send(), p.out())))
+                        .orElse(List.of());
+                hop.broken(
+                        Reason.BOUND_TO_LOOPBACK,
+                        s.from().id(),
+                        "bound to loopback",
+                        context.index.name(s.from().id()) + " sends " + s.send().title()
+                                + " on loopback, which never leaves "
+                                + from.name() + "; "
+                                + partner + " is another host."
+                                + anyPair.map(p -> " Bind it to " + p.out().name() + ".")
+                                        .orElse(""),
+                        edits);
+                return anyPair.orElseGet(() -> unjoined(outs, ins, from, to));
+            }
+            case ADAPTERS, FIRST -> {
+                List<Adapter> bound = binding.mode() == BindingMode.FIRST
+                        ? outs.stream().limit(1).toList()
+                        : binding.adapters().stream()
+                                .map(context.index::adapter)
+                                .toList();
+                Optional<Pair> right = pair(bound, ins, s.delivery());
+                if (right.isPresent() && named.isPresent() && isElsewhere(s, from, bound, named.get())) {
+                    Optional<Pair> meant = pair(outs, List.of(named.get()), s.delivery());
+                    right = meant.isPresent() ? Optional.empty() : right;
+                    anyPair = meant.isPresent() ? meant : anyPair;
+                }
+                if (right.isEmpty() && anyPair.isPresent()) {
+                    Adapter wanted = anyPair.get().out();
+                    String names =
+                            String.join(", ", bound.stream().map(Adapter::name).toList());
+                    List<Edit> edits = new ArrayList<>();
+                    edits.add(remedies.bind(s.from(), s.send(), wanted));
+                    if (binding.mode() == BindingMode.ADAPTERS) {
+                        edits.add(remedies.bindAlso(s.from(), s.send(), wanted));
+                    }
+                    hop.broken(
+                            Reason.BOUND_ELSEWHERE,
+                            s.from().id(),
+                            names + ", not " + wanted.name(),
+                            context.index.name(s.from().id()) + " sends "
+                                    + s.send().title() + " by its " + names + " adapter, where " + partner
+                                    + " is not. Bind it to " + wanted.name() + Adapters.shown(wanted) + ".",
+                            edits);
+                    return anyPair.get();
+                }
+                Pair chosen = right.orElseGet(() -> unjoined(bound.isEmpty() ? outs : bound, ins, from, to));
+                hop.passes(
+                        chosen.out().id(),
+                        chosen.out().name(),
+                        context.index.name(s.from().id()) + " sends " + s.send().title() + " by its "
+                                + chosen.out().name() + " adapter.");
+                return chosen;
+            }
+            case ALL -> {
+                Pair chosen = anyPair.orElseGet(() -> unjoined(outs, ins, from, to));
+                hop.passes(
+                        chosen.out().id(),
+                        "all adapters",
+                        context.index.name(s.from().id()) + " sends " + s.send().title() + " by all its adapters, "
+                                + chosen.out().name() + " among them.");
+                return chosen;
+            }
+            case AUTOMATIC -> {
+                return leftToSystem(hop, s, from, to, outs, ins, anyPair);
+            }
+        }
+        throw new IllegalStateException("Unknown binding " + binding);
+    }
+
+    /**
+     * By which adapter the system really sends: some look into their table of routes although the program is bound to the
+     * address of another adapter, which stays the sender's address.
+     */
+    Pair asRouted(
+            HopDraft hop,
+            Shipment s,
+            Host from,
+            Pair bound,
+            List<Adapter> ins,
+            Optional<Ipv4Address> typed,
+            Optional<HostAddress> source) {
+        BindingMode mode = s.from().binding(s.send()).mode();
+        boolean toOne = s.delivery() == Delivery.UNICAST || s.delivery() == Delivery.FOUND;
+        if (!from.system().sendsByRoute()
+                || !bound.joined()
+                || !toOne
+                || (mode != BindingMode.ADAPTERS && mode != BindingMode.FIRST)) {
+            return bound;
+        }
+        Optional<Ipv4Address> destination =
+                typed.or(() -> Adapters.best(bound.in(), bound.out()).map(HostAddress::address));
+        Optional<Adapter> by =
+                destination.flatMap(d -> RouteTable.of(from).to(d)).map(RouteTable.Way::by);
+        if (by.isEmpty() || by.get().id().equals(bound.out().id())) {
+            return bound;
+        }
+        Pair real = pair(List.of(by.get()), ins, s.delivery()).orElse(new Pair(by.get(), bound.in(), false));
+        hop.passes(
+                real.out().id(),
+                real.out().name(),
+                context.index.name(s.from().id()) + " is bound to "
+                        + bound.out().name()
+                        + source.map(a -> ", " + a.address()).orElse("") + ", and the system sends to "
+                        + destination.get()
+                        + " by " + real.out().name() + " all the same, for its subnet is there.");
+        return real;
+    }
+
+    /** Whether none of the bound adapters has the typed address on its own network, on a system that uses only these. */
+    private boolean isElsewhere(Shipment s, Host from, List<Adapter> bound, Adapter named) {
+        return s.delivery() == Delivery.UNICAST
+                && !from.system().sendsByRoute()
+                && bound.stream()
+                        .noneMatch(b -> PathContext.sameSegment(b, named)
+                                || named.addresses().stream()
+                                        .anyMatch(a ->
+                                                PathContext.sees(b, a.inForce().address()))
+                                || !context.routers.between(b, named).isEmpty());
+    }
+
+    private Pair leftToSystem(
+            HopDraft hop,
+            Shipment s,
+            Host from,
+            Host to,
+            List<Adapter> outs,
+            List<Adapter> ins,
+            Optional<Pair> anyPair) {
+        List<Adapter> usable =
+                outs.stream().filter(a -> a.isUp() && !a.addresses().isEmpty()).toList();
+        Pair chosen = anyPair.orElseGet(() -> unjoined(usable.isEmpty() ? outs : usable, ins, from, to));
+        hop.passes(
+                s.from().id(),
+                chosen.out().name(),
+                context.index.name(s.from().id()) + " leaves the adapter to the system, which has "
+                        + (usable.size() <= 1 ? "only " : "") + chosen.out().name() + " to take.");
+        if (usable.size() <= 1 || anyPair.isEmpty()) {
+            return chosen;
+        }
+        List<Edit> edits = List.of(remedies.bind(s.from(), s.send(), chosen.out()));
+        if (s.delivery() == Delivery.UNICAST) {
+            Optional<HostAddress> destination = Adapters.best(chosen.in(), chosen.out());
+            List<Adapter> onLink = destination.isEmpty()
+                    ? List.of()
+                    : RouteTable.of(from).best(destination.get().address()).stream()
+                            .map(RouteTable.Way::by)
+                            .filter(a -> Adapters.contains(usable, a))
+                            .distinct()
+                            .toList();
+            if (!onLink.isEmpty() && !Adapters.contains(onLink, chosen.out())) {
+                hop.broken(
+                        Reason.LEFT_TO_SYSTEM,
+                        s.from().id(),
+                        "system takes " + onLink.get(0).name(),
+                        context.index.name(s.from().id()) + " leaves the adapter for "
+                                + s.send().title() + " to the system, which sends "
+                                + destination.get().address() + " by "
+                                + onLink.get(0).name() + ", where " + to.name()
+                                + " is not. Bind it to " + chosen.out().name() + Adapters.shown(chosen.out()) + ".",
+                        edits);
+            } else if (onLink.size() > 1 && onLink.stream().anyMatch(a -> !leads(a, ins, s.delivery()))) {
+                lottery(hop, s, from, to, usable, chosen, edits);
+            }
+            return chosen;
+        }
+        if (usable.stream().anyMatch(a -> !leads(a, ins, s.delivery()))) {
+            lottery(hop, s, from, to, usable, chosen, edits);
+        }
+        return chosen;
+    }
+
+    private void lottery(
+            HopDraft hop, Shipment s, Host from, Host to, List<Adapter> usable, Pair chosen, List<Edit> edits) {
+        String names = String.join(", ", usable.stream().map(Adapter::name).toList());
+        hop.atRisk(
+                Reason.LEFT_TO_SYSTEM,
+                s.from().id(),
+                "1 of " + usable.size() + " adapters",
+                context.index.name(s.from().id()) + " leaves the adapter for "
+                        + s.send().title() + " to the system, and " + from.name()
+                        + " has "
+                        + usable.size() + " (" + names + "); only some lead to " + to.name() + ". Bind it to "
+                        + chosen.out().name() + Adapters.shown(chosen.out()) + ".",
+                edits);
+    }
+
+    private boolean leads(Adapter out, List<Adapter> ins, Delivery delivery) {
+        return pair(List.of(out), ins, delivery).isPresent();
+    }
+
+    /**
+     * The first of {@code outs} that leads to one of {@code ins}: on one segment, by a router (unicast), or, where one of
+     * them hangs on no segment yet, by its address.
+     */
+    private Optional<Pair> pair(List<Adapter> outs, List<Adapter> ins, Delivery delivery) {
+        for (Adapter in : ins) {
+            for (Adapter out : outs) {
+                if (PathContext.sameSegment(out, in)) {
+                    return Optional.of(new Pair(out, in, true));
+                }
+            }
+        }
+        if (delivery == Delivery.UNICAST) {
+            for (Adapter in : ins) {
+                for (Adapter out : outs) {
+                    if (!context.routers.between(out, in).isEmpty()) {
+                        return Optional.of(new Pair(out, in, true));
+                    }
+                }
+            }
+        }
+        for (Adapter in : ins) {
+            for (Adapter out : outs) {
+                boolean loose = (out.segment().isEmpty() && out.needsCarrier())
+                        || (in.segment().isEmpty() && in.needsCarrier());
+                Optional<HostAddress> far = Adapters.first(in);
+                if (loose && far.isPresent() && PathContext.sees(out, far.get().address())) {
+                    return Optional.of(new Pair(out, in, true));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Pair unjoined(List<Adapter> outs, List<Adapter> ins, Host from, Host to) {
+        Adapter out = outs.isEmpty() ? PathContext.loopback(from) : outs.get(0);
+        Adapter in = ins.isEmpty() ? PathContext.loopback(to) : ins.get(0);
+        return new Pair(out, in, false);
+    }
+}

@@ -1,0 +1,41 @@
+package zentrel.path;
+
+import java.util.List;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+
+/**
+ * What is to be carried.
+ *
+ * @param destinations the addresses typed in, for unicast; empty where the delivery finds its own
+ * @param signal the stream or the link, for causes
+ * @param reply whether it answers what came from there, so that a firewall that knows of the question lets it in
+ */
+record Shipment(
+        Application from,
+        Purpose send,
+        Application to,
+        Purpose listen,
+        Traffic traffic,
+        Delivery delivery,
+        List<Ipv4Address> destinations,
+        Id signal,
+        boolean reply) {
+    /** What somebody sends of himself. */
+    Shipment(
+            Application from,
+            Purpose send,
+            Application to,
+            Purpose listen,
+            Traffic traffic,
+            Delivery delivery,
+            List<Ipv4Address> destinations,
+            Id signal) {
+        this(from, send, to, listen, traffic, delivery, destinations, signal, false);
+    }
+
+    /** The same to other destinations. */
+    Shipment to(Delivery by, List<Ipv4Address> addresses) {
+        return new Shipment(from, send, to, listen, traffic, by, addresses, signal, reply);
+    }
+}
