@@ -12,14 +12,13 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
-import zentrel.app.look.ControlStyles;
 import zentrel.app.look.Fonts;
 import zentrel.file.LoadedPlan;
 import zentrel.plan.Plan;
 
-/** The JavaFX application. Arguments: a plan file or {@code demo:NAME}, {@code --shots DIR}; for measuring
- * {@code --once}, {@code --answers}, {@code --drag} and {@code --flow}. */
-public final class ZentrelApp extends Application {
+/** The JavaFX application. Arguments: a plan file or {@code demo:NAME}, {@code --shots DIR}, or {@code --once} to end with the first
+ * picture. */
+public class ZentrelApp extends Application {
     /** How long the window waits for its plan before it opens without, in milliseconds. */
     private static final double PATIENCE_MILLIS = 600;
 
@@ -29,35 +28,20 @@ public final class ZentrelApp extends Application {
     private @Nullable MainWindow window;
 
     /** Begins to read and check the plan that the arguments name; called before JavaFX is started. */
-    static void begin(List<String> arguments) {
+    protected static void begin(List<String> arguments) {
         first = FirstPlan.begin(arguments);
     }
 
     @Override
     public void start(Stage stage) {
         List<String> arguments = getParameters().getRaw();
-        ControlStyles.use();
         CompletableFuture<Void> fonts =
                 CompletableFuture.runAsync(Fonts::load); // read while the window is put together
         OpenDocument open = new OpenDocument(folder());
         MainWindow shown = new MainWindow(stage, open);
         document = open;
         window = shown;
-        int shots = arguments.indexOf("--shots");
-        if (arguments.contains("--answers")) {
-            stage.setOnShown(e -> new AnswerTimes(open, shown).start());
-        } else if (arguments.contains("--drag")) {
-            stage.setOnShown(e -> new DragTimes(shown, stage.getScene()).start());
-        } else if (arguments.contains("--flow")) {
-            stage.setOnShown(e -> new FlowTimes(open, shown.flow(), stage.getScene()).start());
-        } else if (arguments.contains("--once")) {
-            shown.flow().stayAsItCame();
-            open.reportProperty().addListener(o -> endAfterTheNextPictures());
-        } else if (shots >= 0 && shots + 1 < arguments.size()) {
-            new Shots(stage, open, shown, Path.of(arguments.get(shots + 1))).start();
-        } else {
-            open.offerLeftWork();
-        }
+        prepared(stage, open, shown, arguments);
         CompletableFuture<FirstPlan> whole = first.thenCombine(fonts, (plan, none) -> plan);
         PauseTransition patience = new PauseTransition(Duration.millis(PATIENCE_MILLIS));
         patience.setOnFinished(e -> stage.show());
@@ -72,6 +56,19 @@ public final class ZentrelApp extends Application {
                 stage.show();
             }
         }));
+    }
+
+    /** Told once, when the window is put together and not shown yet. */
+    protected void prepared(Stage stage, OpenDocument open, MainWindow shown, List<String> arguments) {
+        int shots = arguments.indexOf("--shots");
+        if (arguments.contains("--once")) {
+            shown.flow().stayAsItCame();
+            open.reportProperty().addListener(o -> endAfterTheNextPictures());
+        } else if (shots >= 0 && shots + 1 < arguments.size()) {
+            new Shots(stage, open, shown, Path.of(arguments.get(shots + 1))).start();
+        } else {
+            open.offerLeftWork();
+        }
     }
 
     private static void show(Stage stage, OpenDocument open, MainWindow window, FirstPlan plan) {

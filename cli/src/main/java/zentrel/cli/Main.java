@@ -3,12 +3,13 @@ package zentrel.cli;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import zentrel.text.Version;
 
 /** {@code zentrel COMMAND …}. */
 @Command(
         name = "zentrel",
         mixinStandardHelpOptions = true,
-        version = "Zentrel 0.1.0",
+        versionProvider = Main.Versions.class,
         description = "Plans and checks lighting networks: addresses, universes, signal paths.",
         subcommands = {
             CheckCommand.class,
@@ -39,6 +40,14 @@ public final class Main implements Callable<Integer> {
     public Integer call() {
         spec.commandLine().usage(System.err);
         return 2;
+    }
+
+    /** The version of the build. */
+    static final class Versions implements CommandLine.IVersionProvider {
+        @Override
+        public String[] getVersion() {
+            return new String[] {"Zentrel " + Version.current()};
+        }
     }
 
     /** The tools as one command line; the same in the program and in its tests. */

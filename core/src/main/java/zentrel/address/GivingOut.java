@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import zentrel.ipv4.HostAddress;
@@ -134,7 +135,8 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                 warnings.add(host.name() + " accepts no address of " + subnet + ", so it gets none here.");
                 continue;
             }
-            AddressBlock block = layout.byAdapter().get(adapter.id());
+            AddressBlock block =
+                    Objects.requireNonNull(layout.byAdapter().get(adapter.id()), "a block for each adapter");
             Ipv4Address free = free(block, subnet, taken, next, pools)
                     .orElseThrow(() -> new IllegalArgumentException(
                             block.title() + " are full: " + block.range() + " has no address left for " + host.name()

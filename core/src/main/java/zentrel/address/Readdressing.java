@@ -1,8 +1,8 @@
 package zentrel.address;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -71,13 +71,10 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
             Optional<HostId> mine,
             List<String> warnings,
             UnaryOperator<Plan> segment) {
-        Map<Group, List<Change>> groups = new LinkedHashMap<>();
-        for (Group group : Group.values()) {
-            groups.put(group, new ArrayList<>());
-        }
+        Map<Group, List<Change>> groups = new EnumMap<>(Group.class);
         for (Change change : wanted) {
             if (!change.before().equals(Optional.of(change.after()))) {
-                groups.get(Group.of(plan.index().hostOf(change.adapter()), mine))
+                groups.computeIfAbsent(Group.of(plan.index().hostOf(change.adapter()), mine), g -> new ArrayList<>())
                         .add(change);
             }
         }

@@ -103,7 +103,9 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
             next = next.withStream(
                     stream.id(),
                     s -> s.protocol() == Protocol.SACN
-                            ? s.withPriority(priorities.get(s.application())).withStandby(false)
+                            ? s.withPriority(priorities.getOrDefault(
+                                            s.application(), s.priority().inForce()))
+                                    .withStandby(false)
                             : s.withStandby(!wins));
             if (wins) {
                 next = next.withStream(stream.id(), s -> s.withEnabled(true));

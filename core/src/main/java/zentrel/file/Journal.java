@@ -215,7 +215,7 @@ public final class Journal implements AutoCloseable {
         } catch (IOException e) {
             throw new PlanFileException("The journal " + journal + " cannot be recovered: it is not whole.", e);
         } catch (PlanFileException e) {
-            throw e.getMessage().contains(name(journal))
+            throw String.valueOf(e.getMessage()).contains(name(journal))
                     ? e
                     : new PlanFileException("The journal " + journal + " cannot be recovered. " + e.getMessage(), e);
         }

@@ -18,6 +18,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -136,7 +137,7 @@ public final class PlanReader {
         String where = path.isEmpty() ? "In the " + what + " file" : "In the " + what + " file at " + path;
         return where
                 + line(text, e.place().steps()).map(l -> " (line " + l + ")").orElse("") + ": " + e.getMessage()
-                + (e.getMessage().endsWith(".") ? "" : ".");
+                + (String.valueOf(e.getMessage()).endsWith(".") ? "" : ".");
     }
 
     /** Finds the line of a place by reading the text once more; only done when there is something to complain about. */
@@ -225,7 +226,8 @@ public final class PlanReader {
             Line at = line;
             while (at.via().isPresent()) {
                 if (!seen.add(at.id())) {
-                    JsonPlace place = declared.get(line.id().value());
+                    JsonPlace place =
+                            Objects.requireNonNull(declared.get(line.id().value()), "every line is declared");
                     throw place.wrong(
                             "the line \"" + line.id().value() + "\" is passed on in a ring and never starts at a port");
                 }

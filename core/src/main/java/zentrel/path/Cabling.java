@@ -80,7 +80,7 @@ final class Cabling {
         while (!open.isEmpty()) {
             Id at = open.poll();
             if (at.equals(to)) {
-                return Optional.of(ways.get(at));
+                return Optional.ofNullable(ways.get(at));
             }
             Optional<Host> through = passing(at).filter(h -> !asTheyAre || powering.has(h));
             if (!at.equals(from) && through.isEmpty()) {

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import zentrel.plan.*;
@@ -89,7 +90,7 @@ final class Rings {
             if (at.equals(to)) {
                 List<HostId> way = new ArrayList<>(List.of(at));
                 while (!at.equals(from)) {
-                    at = cameFrom.get(at);
+                    at = Objects.requireNonNull(cameFrom.get(at), "where it came from");
                     way.add(0, at);
                 }
                 return Optional.of(way);

@@ -114,7 +114,7 @@ public record AutoRouting(List<String> lines, List<String> left, Edit edit) {
         }
         int at = r.ports().indexOf(port);
         return r.ports().subList(at / per * per, Math.min(r.ports().size(), at / per * per + per)).stream()
-                .filter(p -> wires.containsKey(p.id()) && p.protocol().inForce() == Protocol.ARTNET)
-                .allMatch(p -> wires.get(p.id()) >> 4 == wire >> 4);
+                .filter(p -> p.protocol().inForce() == Protocol.ARTNET)
+                .allMatch(p -> wires.getOrDefault(p.id(), wire) >> 4 == wire >> 4);
     }
 }

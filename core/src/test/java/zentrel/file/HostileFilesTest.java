@@ -157,7 +157,7 @@ class HostileFilesTest {
         assertThat(leftover).doesNotExist();
         assertThat(foreign).exists();
         Path full = Path.of("/proc/plan.json");
-        assumeTrue(Files.isDirectory(full.getParent()), "no folder here in which nobody can write");
+        assumeTrue(Files.isDirectory(Path.of("/proc")), "no folder here in which nobody can write");
         assertThatThrownBy(() -> PlanFile.save(LoadedPlan.of(Plan.EMPTY), full))
                 .hasMessageContaining("/proc")
                 .hasMessageNotContaining("zentrel-part");

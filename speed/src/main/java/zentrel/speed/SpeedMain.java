@@ -25,9 +25,11 @@ import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.plan.Plan;
+import zentrel.text.Version;
 
 /** Measures and prints: machine, JVM, check and path by JMH, the start of the window beside a trivial one. */
 public final class SpeedMain {
+    private static final String VERSION = Version.current();
     private static final int PAIRS = 11;
 
     /** What ./zentrel starts the window with, for both programs alike. */
@@ -178,8 +180,8 @@ public final class SpeedMain {
                 "-Dprism.order=sw",
                 "-Dzentrel.home=" + folder,
                 "-cp",
-                zentrelClasses(home),
-                "zentrel.app.Launcher",
+                zentrelClasses(home) + ":" + home.resolve("speed/target/zentrel-speed-" + VERSION + ".jar"),
+                "zentrel.app.MeasuredApp$Start",
                 file.toString(),
                 "--" + what));
         Process process = new ProcessBuilder(command)
@@ -203,7 +205,7 @@ public final class SpeedMain {
 
     private static void windows(Path home) throws IOException, InterruptedException {
         Path folder = Files.createTempDirectory("zentrel-speed");
-        String trivialClasses = home.resolve("speed/target/zentrel-speed-0.1.0.jar") + ":"
+        String trivialClasses = home.resolve("speed/target/zentrel-speed-" + VERSION + ".jar") + ":"
                 + jars(home.resolve("speed/target/lib"), "javafx");
         List<String> zentrel = List.of(
                 "-Dzentrel.home=" + folder,
@@ -237,8 +239,8 @@ public final class SpeedMain {
     /** The class path that ./zentrel starts the window with. */
     private static String zentrelClasses(Path home) throws IOException {
         Path libraries = home.resolve("app/target/lib");
-        return home.resolve("app/target/zentrel-app-0.1.0.jar") + ":" + libraries.resolve("zentrel-core-0.1.0.jar")
-                + ":" + jars(libraries, "");
+        return home.resolve("app/target/zentrel-app-" + VERSION + ".jar") + ":"
+                + libraries.resolve("zentrel-core-" + VERSION + ".jar") + ":" + jars(libraries, "");
     }
 
     private static String jars(Path folder, String begin) throws IOException {

@@ -209,7 +209,7 @@ final class RulerPane extends Pane {
             if (flagged || marked) {
                 Line line = new Line(x, base, x, top);
                 line.getStyleClass().add("pin-line");
-                if (flagged) {
+                if (severity != null && flagged) {
                     line.getStyleClass().add(severity.word());
                 }
                 if (marked) {

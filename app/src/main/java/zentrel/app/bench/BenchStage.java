@@ -247,7 +247,7 @@ public final class BenchStage implements StageView {
                 .findFirst()
                 .orElse(links.getItems().stream().findFirst().orElse(null)));
         follow();
-        if (bench.isRunning() && !report.plan().equals(runningPlan)) {
+        if (bench.isRunning() && (runningPlan == null || !report.plan().equals(runningPlan))) {
             startStandins(); // they behave as the plan says now
         }
     }

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -199,14 +200,14 @@ final class FlowDrawing {
             ins.getOrDefault(taker.id(), List.of()).forEach(this::right);
         }
         for (Sender s : m.senders()) {
-            double at = senderY.get(s.id());
+            double at = at(senderY, s.id());
             items.add(new FlowItem(
                     at,
                     at + SENDER_ROW,
                     item -> card(item, s.id(), s.name(), s.address(), s.line(), SENDS_X, at, true, s.isFolded())));
         }
         for (Taker t : m.takers()) {
-            double at = takerY.get(t.id());
+            double at = at(takerY, t.id());
             items.add(new FlowItem(at, at + row(t), item -> {
                 card(item, t.id(), t.name(), t.address(), t.line(), TAKES_X, at, false, t.isFolded());
                 lights(item, t);
@@ -313,7 +314,7 @@ final class FlowDrawing {
             double bottom = 0;
             for (Bundle b : m.in()) {
                 if (b.carrier().equals(carrier.id())) {
-                    double y = takerY.get(b.end());
+                    double y = at(takerY, b.end());
                     top = Math.min(top, y);
                     bottom = Math.max(bottom, y + ROW);
                 }
@@ -402,7 +403,7 @@ final class FlowDrawing {
     private void left(Bundle b) {
         double thick = thickness(b);
         double from =
-                leftEnd.merge(b.end(), senderY.get(b.end()) + 4 + thick, (old, first) -> old + thick + BETWEEN) - thick;
+                leftEnd.merge(b.end(), at(senderY, b.end()) + 4 + thick, (old, first) -> old + thick + BETWEEN) - thick;
         Double at = barLeft.get(b.carrier());
         if (at == null) {
             return;
@@ -417,7 +418,7 @@ final class FlowDrawing {
     private void right(Bundle b) {
         double thick = thickness(b);
         double to =
-                rightEnd.merge(b.end(), takerY.get(b.end()) + 6 + thick, (old, first) -> old + thick + BETWEEN) - thick;
+                rightEnd.merge(b.end(), at(takerY, b.end()) + 6 + thick, (old, first) -> old + thick + BETWEEN) - thick;
         Double next = barRight.get(b.carrier());
         double[] bar = barY.get(b.carrier());
         if (next == null || bar == null) {
@@ -572,7 +573,7 @@ final class FlowDrawing {
     }
 
     private void lights(FlowItem item, Taker t) {
-        double y = takerY.get(t.id());
+        double y = at(takerY, t.id());
         Text place = Texts.drawn(
                 t.lights().length() > MOST_LETTERS ? t.lights().substring(0, MOST_LETTERS - 1) + "…" : t.lights(),
                 t.fixtures() == 0 ? "soft" : "ink");
@@ -626,5 +627,10 @@ final class FlowDrawing {
                 new LineTo(x2, y2 + thick),
                 new CubicCurveTo(mid, y2 + thick, mid, y1 + thick, x1, y1 + thick),
                 new ClosePath());
+    }
+
+    /** Where something stands, from the top; everything that is drawn has its place. */
+    private static double at(Map<Id, Double> places, Id id) {
+        return Objects.requireNonNull(places.get(id), "a place in the picture");
     }
 }

@@ -424,9 +424,11 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
 
     private void draw(FlowModel m) {
         Node focused = pane.getScene().getFocusOwner();
-        String keyboard = focused == null || sheet == null ? null : focused.getId();
-        boolean onCard =
-                keyboard != null && sheet.card(keyboard).filter(focused::equals).isPresent();
+        FlowDrawing before = sheet;
+        String keyboard = focused == null || before == null ? null : focused.getId();
+        boolean onCard = before != null
+                && keyboard != null
+                && before.card(keyboard).filter(c -> c.equals(focused)).isPresent();
         chart.getChildren().clear();
         sheet = null;
         summary.setText(m.summary());
@@ -450,7 +452,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         makeRoom();
         sheet = drawn;
         look(drawn);
-        if (onCard) {
+        if (onCard && keyboard != null) {
             card(keyboard).ifPresent(Node::requestFocus);
         }
     }

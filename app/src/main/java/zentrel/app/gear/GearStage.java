@@ -299,20 +299,21 @@ public final class GearStage implements StageView {
                 lane.getStyleClass().add("segment-line");
                 drawn.getChildren().add(lane);
             }
-            if (row.isPlace()) {
+            Host host = row.host();
+            if (host == null) {
                 put(drawn, Texts.drawn(row.place(), "strong", "small"), 0);
                 put(drawn, Texts.drawn(Counted.of(row.boxes(), "box", "boxes"), "soft", "small"), PROFILE_X);
                 setAccessibleText(row.place() + ", " + Counted.of(row.boxes(), "box", "boxes"));
             } else {
-                box(drawn, row);
-                setAccessibleText(row.host().name() + ", " + row.profile() + ", " + row.ports() + " ports"
+                box(drawn, row, host);
+                setAccessibleText(host.name() + ", " + row.profile() + ", " + row.ports() + " ports"
                         + (row.severity() == null ? "" : ", " + row.severity().title()));
             }
             setGraphic(drawn);
         }
 
-        private void box(Pane drawn, Ledger.Row row) {
-            put(drawn, Texts.drawn(cut(row.host().name(), 28)), NAME_X);
+        private void box(Pane drawn, Ledger.Row row, Host host) {
+            put(drawn, Texts.drawn(cut(host.name(), 28)), NAME_X);
             put(drawn, Texts.drawn(cut(row.profile(), 26), "soft", "small"), PROFILE_X);
             double first = -1;
             double last = -1;
