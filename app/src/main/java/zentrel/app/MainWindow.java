@@ -17,8 +17,6 @@ import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
@@ -482,10 +480,7 @@ final class MainWindow {
     private void keys(Scene scene) {
         for (int i = 0; i < stages.size(); i++) {
             int number = i;
-            scene.getAccelerators()
-                    .put(
-                            new KeyCodeCombination(KeyCode.valueOf("DIGIT" + (i + 1)), KeyCombination.SHORTCUT_DOWN),
-                            () -> showStage(number));
+            scene.getAccelerators().put(PageKeys.of(i), () -> showStage(number));
         }
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+K"), this::askWhere);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+F"), this::askWhere);

@@ -70,6 +70,18 @@ final class Shots {
                 },
                 "change");
         view(3, 500, () -> document.select(new UniverseId("u5")), "universes");
+        view(
+                3,
+                500,
+                () -> {
+                    document.dayProperty().set(true);
+                    document.select(new UniverseId("u10"));
+                },
+                "universes-day");
+        steps.add(new Step(100, () -> {
+            document.dayProperty().set(false);
+            document.select(new UniverseId("u5"));
+        }));
         view(3, 900, window::lookNext, "next-look");
         view(
                 1,
@@ -107,14 +119,6 @@ final class Shots {
                     window.bench().sendCue();
                 },
                 "bench-cue");
-        view(
-                3,
-                500,
-                () -> {
-                    document.dayProperty().set(true);
-                    document.select(new UniverseId("u10"));
-                },
-                "universes-day");
         view(3, 900, window::showLoad, "universes-load");
         steps.add(new Step(100, Platform::exit));
         next();

@@ -91,7 +91,7 @@ public final class CheckContext {
     @SafeVarargs
     final boolean hasStill(Report before, Function<Plan, List<?>>... lists) {
         for (Function<Plan, List<?>> list : lists) {
-            if (!ListChange.same(list.apply(before.plan()), list.apply(plan()))) {
+            if (!ListChange.same(list.apply(before.signalPaths().plan()), list.apply(plan()))) {
                 return false;
             }
         }

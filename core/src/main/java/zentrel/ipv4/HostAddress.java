@@ -76,16 +76,6 @@ public record HostAddress(Ipv4Address address, int prefixLength) {
     }
 
     @Override
-    public boolean equals(Object o) {
-        return o instanceof HostAddress other && prefixLength == other.prefixLength && address.equals(other.address);
-    }
-
-    @Override
-    public int hashCode() {
-        return 31 * address.hashCode() + prefixLength;
-    }
-
-    @Override
     public String toString() {
         return address + "/" + prefixLength;
     }

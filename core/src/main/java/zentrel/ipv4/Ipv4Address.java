@@ -95,16 +95,6 @@ public record Ipv4Address(int bits) implements Comparable<Ipv4Address> {
     }
 
     @Override
-    public boolean equals(Object o) {
-        return o instanceof Ipv4Address other && bits == other.bits;
-    }
-
-    @Override
-    public int hashCode() {
-        return bits * 0x9E3779B9;
-    }
-
-    @Override
     public int compareTo(Ipv4Address other) {
         return Integer.compareUnsigned(bits, other.bits);
     }

@@ -56,16 +56,6 @@ public record Subnet(Ipv4Address network, int prefixLength) {
     }
 
     @Override
-    public boolean equals(Object o) {
-        return o instanceof Subnet other && prefixLength == other.prefixLength && network.equals(other.network);
-    }
-
-    @Override
-    public int hashCode() {
-        return 31 * network.hashCode() + prefixLength;
-    }
-
-    @Override
     public String toString() {
         return network + "/" + prefixLength;
     }

@@ -11,17 +11,7 @@ import zentrel.plan.*;
 
 /** Judges one flow: one stream towards one port. Hops 1 to 8 depend on the two ends alone and are kept. */
 final class FlowJudge {
-    private record Flow(StreamId stream, PortId port) {
-        @Override
-        public boolean equals(Object o) {
-            return o instanceof Flow other && stream.equals(other.stream) && port.equals(other.port);
-        }
-
-        @Override
-        public int hashCode() {
-            return 31 * stream.hashCode() + port.hashCode();
-        }
-    }
+    private record Flow(StreamId stream, PortId port) {}
 
     private final PathContext context;
     private final Remedies remedies;

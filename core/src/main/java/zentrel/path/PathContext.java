@@ -29,17 +29,7 @@ import zentrel.plan.StreamId;
 
 /** What judging needs to know of the whole plan, worked out once. */
 final class PathContext {
-    private record WireKey(Protocol protocol, int wire) {
-        @Override
-        public boolean equals(Object o) {
-            return o instanceof WireKey other && protocol == other.protocol && wire == other.wire;
-        }
-
-        @Override
-        public int hashCode() {
-            return 31 * protocol.hashCode() + wire;
-        }
-    }
+    private record WireKey(Protocol protocol, int wire) {}
 
     final Plan plan;
     final PlanIndex index;

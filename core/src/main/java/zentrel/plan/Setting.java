@@ -44,19 +44,6 @@ public record Setting<T>(T planned, T inForce, boolean entered) {
     }
 
     @Override
-    public boolean equals(Object o) {
-        return o instanceof Setting<?> other
-                && planned.equals(other.planned)
-                && inForce.equals(other.inForce)
-                && entered == other.entered;
-    }
-
-    @Override
-    public int hashCode() {
-        return 31 * planned.hashCode() + inForce.hashCode();
-    }
-
-    @Override
     public String toString() {
         return isPending() ? planned + " (now " + inForce + ")" : String.valueOf(planned);
     }

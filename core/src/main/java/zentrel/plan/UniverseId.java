@@ -6,18 +6,6 @@ public record UniverseId(String value) implements Id {
         Id.requireValid(value);
     }
 
-    // Written out: ids are the keys of every lookup, and the generated forms are linked at run time, which costs the
-    // start.
-    @Override
-    public boolean equals(Object o) {
-        return o instanceof UniverseId other && value.equals(other.value);
-    }
-
-    @Override
-    public int hashCode() {
-        return value.hashCode();
-    }
-
     @Override
     public String toString() {
         return value;

@@ -48,6 +48,7 @@ class TypedWordsTest {
     /** Within 169.254.1.0 to 169.254.254.255 (RFC 3927, section 2.1), the same for one adapter every time. */
     @Test
     void selfIsWithinItsRange() {
+        java.util.Set<zentrel.ipv4.Ipv4Address> taken = new java.util.HashSet<>();
         for (int i = 0; i < 500; i++) {
             String mac = String.format("02:00:00:00:%02x:%02x", i / 256, i % 256);
             Plan plan = PIER.withAdapter(NODE, a -> a.withMac(java.util.Optional.of(mac)));
@@ -64,10 +65,23 @@ class TypedWordsTest {
                     .isBetween(
                             zentrel.ipv4.Ipv4Address.parse("169.254.1.0"),
                             zentrel.ipv4.Ipv4Address.parse("169.254.254.255"));
-            assertThat(AddressWord.of(plan, NODE, 0, "self").orElseThrow().applyTo(plan))
-                    .isEqualTo(
-                            AddressWord.of(plan, NODE, 0, "self").orElseThrow().applyTo(plan));
+            taken.add(self.address());
+            // the same after everything else about the plan changed, and another for another hardware address
+            Plan renamed = plan.withName("Other")
+                    .withHosts(plan.hosts().stream()
+                            .map(h -> h.withName(h.name() + " 2"))
+                            .toList());
+            assertThat(AddressWord.of(renamed, NODE, 0, "self")
+                            .orElseThrow()
+                            .applyTo(renamed)
+                            .index()
+                            .adapter(NODE)
+                            .addresses()
+                            .get(0)
+                            .inForce())
+                    .isEqualTo(self);
         }
+        assertThat(taken).as("of 500 hardware addresses").hasSizeGreaterThan(480);
     }
 
     @Test

@@ -2,7 +2,6 @@ package zentrel.machine;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
@@ -23,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import zentrel.Witnesses;
 import zentrel.demo.FernlightTrail;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -82,7 +82,7 @@ class MachineTest {
                 .map(d -> Path.of(d, name))
                 .filter(Files::isExecutable)
                 .findFirst();
-        assumeTrue(found.isPresent(), name + " is not installed, so its syntax check is left out");
+        Witnesses.need(found.isPresent(), name + " is not installed, so its syntax check is left out");
         return found.orElseThrow().toString();
     }
 

@@ -1,7 +1,6 @@
 package zentrel.path;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -18,6 +17,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import zentrel.Witnesses;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.SpecialAddresses;
@@ -46,22 +46,22 @@ class KernelRoutesTest {
     @BeforeAll
     static void makeTheSpace() throws IOException, InterruptedException {
         boolean there = java.nio.file.Files.exists(java.nio.file.Path.of("/sys/class/net"));
-        assumeTrue(there, "This is no Linux, so there is no such kernel to ask.");
+        Witnesses.need(there, "This is no Linux, so there is no such kernel to ask.");
         Answer made;
         try {
             made = run("", "ip", "netns", "add", SPACE);
         } catch (IOException e) {
-            assumeTrue(false, "The command ip (Debian package iproute2) is missing: " + e.getMessage());
+            Witnesses.need(false, "The command ip (Debian package iproute2) is missing: " + e.getMessage());
             return;
         }
-        assumeTrue(made.status() == 0, "Network namespaces are not allowed here: " + made.text());
+        Witnesses.need(made.status() == 0, "Network namespaces are not allowed here: " + made.text());
         StringBuilder batch = new StringBuilder("link set lo up\n");
         for (int i = 0; i < ADAPTERS; i++) {
             batch.append("link add e" + i + " type veth peer name p" + i + "\nlink set e" + i + " up\nlink set p" + i
                     + " up\n");
         }
         Answer links = run(batch.toString(), "ip", "-n", SPACE, "-batch", "-");
-        assumeTrue(links.status() == 0, "No pairs of virtual adapters can be made here: " + links.text());
+        Witnesses.need(links.status() == 0, "No pairs of virtual adapters can be made here: " + links.text());
     }
 
     @AfterAll

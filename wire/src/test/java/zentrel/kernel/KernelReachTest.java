@@ -1,7 +1,6 @@
 package zentrel.kernel;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
 import java.util.ArrayList;
@@ -14,6 +13,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import zentrel.Witnesses;
 import zentrel.demo.PlanSketch;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -42,7 +42,7 @@ class KernelReachTest {
         }
         sender = SPACES.peer("a");
         ear = SPACES.peer("b");
-        assumeTrue(ear.say("hear"), "No program can be run in a namespace here.");
+        Witnesses.need(ear.say("hear"), "No program can be run in a namespace here.");
     }
 
     @AfterAll

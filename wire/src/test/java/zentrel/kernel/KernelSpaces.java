@@ -1,7 +1,6 @@
 package zentrel.kernel;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -22,6 +21,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import zentrel.Witnesses;
 import zentrel.plan.SourceCheck;
 
 /**
@@ -43,17 +43,17 @@ final class KernelSpaces {
     }
 
     void make() throws IOException, InterruptedException {
-        assumeTrue(Files.exists(Path.of("/sys/class/net")), "This is no Linux, so there is no such kernel to ask.");
+        Witnesses.need(Files.exists(Path.of("/sys/class/net")), "This is no Linux, so there is no such kernel to ask.");
         try {
             for (String name : names) {
                 String made = run("", "ip", "netns", "add", space(name));
-                assumeTrue(made.isEmpty(), "Network namespaces are not allowed here: " + made);
+                Witnesses.need(made.isEmpty(), "Network namespaces are not allowed here: " + made);
                 String entered = run("", "ip", "netns", "exec", space(name), "true");
-                assumeTrue(entered.isEmpty(), "Network namespaces cannot be entered here: " + entered);
+                Witnesses.need(entered.isEmpty(), "Network namespaces cannot be entered here: " + entered);
                 ip(name, "link set lo up\n");
             }
         } catch (IOException e) {
-            assumeTrue(false, "The command ip (Debian package iproute2) is missing: " + e.getMessage());
+            Witnesses.need(false, "The command ip (Debian package iproute2) is missing: " + e.getMessage());
         }
     }
 
@@ -67,7 +67,7 @@ final class KernelSpaces {
                 space(from),
                 "-batch",
                 "-");
-        assumeTrue(made.isEmpty(), "No pairs of virtual adapters can be made here: " + made);
+        Witnesses.need(made.isEmpty(), "No pairs of virtual adapters can be made here: " + made);
         ip(to, "link set " + other + " up\n");
     }
 

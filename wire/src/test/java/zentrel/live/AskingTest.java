@@ -13,6 +13,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
+import zentrel.Witnesses;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Merge;
 import zentrel.plan.Protocol;
@@ -103,8 +104,7 @@ class AskingTest {
     @Test
     void theSystemsPingIsUnderstood() throws InterruptedException {
         Optional<Boolean> answer = Ping.ofSystem().answers(Ipv4Address.LOOPBACK, Duration.ofSeconds(2));
-        org.junit.jupiter.api.Assumptions.assumeTrue(
-                answer.isPresent(), "This computer has no ping, or may not use it.");
+        Witnesses.need(answer.isPresent(), "This computer has no ping, or may not use it.");
         assertThat(answer).contains(true);
     }
 }

@@ -1,7 +1,6 @@
 package zentrel.live;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -11,6 +10,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
+import zentrel.Witnesses;
 import zentrel.compare.SeenAdapter;
 
 /** This computer's adapters as the system's own tool tells them (iproute2, {@code ip -j address}). */
@@ -22,7 +22,7 @@ class ThisComputerTest {
                     .redirectErrorStream(true)
                     .start();
         } catch (IOException e) {
-            assumeTrue(false, "skipped: this system has no \"ip\", so there is nothing to compare with");
+            Witnesses.need(false, "skipped: this system has no \"ip\", so there is nothing to compare with");
             throw e;
         }
         JsonNode tree = new ObjectMapper().readTree(ip.getInputStream());

@@ -1,7 +1,6 @@
 package zentrel.packet;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -15,6 +14,7 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import zentrel.Witnesses;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.artnet.ArtDmx;
 import zentrel.packet.artnet.ArtNetCodec;
@@ -44,7 +44,7 @@ class DissectorTest {
         } catch (IOException e) {
             there = false;
         }
-        assumeTrue(there, "tshark is not installed; ./zentrel test installs it");
+        Witnesses.need(there, "tshark is not installed; ./zentrel test installs it");
     }
 
     private static String run(List<String> command) throws IOException, InterruptedException {

@@ -1,7 +1,6 @@
 package zentrel.packet;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -15,6 +14,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
+import zentrel.Witnesses;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
 import zentrel.packet.osc.OscMessage;
@@ -25,7 +25,7 @@ class IndependentOscTest {
         try {
             return new ProcessBuilder(command).redirectErrorStream(true).start();
         } catch (IOException e) {
-            assumeTrue(false, "liblo-tools are not installed; ./zentrel test installs them");
+            Witnesses.need(false, "liblo-tools are not installed; ./zentrel test installs them");
             throw new AssertionError(e);
         }
     }

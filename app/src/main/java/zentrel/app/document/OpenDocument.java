@@ -73,6 +73,7 @@ public final class OpenDocument {
     private final ExecutorService checker = daemon("check");
     private final ExecutorService pictures =
             daemon("pictures"); // an edit does not wait for the pictures of the one before
+    private final ExecutorService trials = daemon("trials"); // nor for fixes that are tried on the plan before it
     private final ScheduledExecutorService disk = Executors.newSingleThreadScheduledExecutor(r -> named(r, "disk"));
     private final AtomicReference<@Nullable Kept> next = new AtomicReference<>();
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
@@ -82,6 +83,10 @@ public final class OpenDocument {
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
     private final BooleanProperty day = new SimpleBooleanProperty(false);
     private @Nullable Notice refusal;
+
+    /** The report of the plan as it is; null from an edit until it is checked. Read by the thread that tries fixes. */
+    private volatile @Nullable Report latest;
+
     private History history = new History(Plan.EMPTY);
     private UnknownFields unknown = UnknownFields.NONE;
     private Plan saved = Plan.EMPTY;
@@ -96,6 +101,7 @@ public final class OpenDocument {
     public OpenDocument(Path folder) {
         this.folder = folder;
         this.recent = new RecentPlans(folder.resolve("recent.txt"));
+        report.addListener((o, before, now) -> latest = now);
     }
 
     private static ExecutorService daemon(String name) {
@@ -282,6 +288,7 @@ public final class OpenDocument {
         history.apply(new Edit(worked.made().edit().text(), p -> worked.after()));
         mended();
         if (isStill(worked.after())) {
+            latest = null;
             afterChange();
             report.set(worked.report());
         } // else the edit changed nothing
@@ -299,6 +306,7 @@ public final class OpenDocument {
     }
 
     private void changed() {
+        latest = null; // what is tried on the plan before is of no use any more
         afterChange();
         check();
     }
@@ -324,6 +332,11 @@ public final class OpenDocument {
         });
     }
 
+    @SuppressWarnings("ReferenceEquality")
+    private boolean isLatest(Report other) {
+        return other == latest;
+    }
+
     /** Identity on purpose: another check of an equal plan is another report, and comparing large plans takes time. */
     @SuppressWarnings("ReferenceEquality")
     private boolean isCurrent(Report other) {
@@ -339,11 +352,15 @@ public final class OpenDocument {
     public void withProvenFixes(Finding finding, Consumer<Finding> then) {
         Report now = report.get();
         if (now != null) {
-            inBackground(checker, () -> Fixes.withProven(now, finding), proven -> {
-                if (isCurrent(now)) {
-                    then.accept(proven);
-                }
-            });
+            inBackground(
+                    trials,
+                    // by the time it is its turn, the plan may be another
+                    () -> isLatest(now) ? Optional.of(Fixes.withProven(now, finding)) : Optional.<Finding>empty(),
+                    proven -> {
+                        if (isCurrent(now)) {
+                            proven.ifPresent(then);
+                        }
+                    });
         }
     }
 
@@ -571,5 +588,6 @@ public final class OpenDocument {
         disk.shutdown();
         checker.shutdownNow();
         pictures.shutdownNow();
+        trials.shutdownNow();
     }
 }

@@ -45,7 +45,6 @@ public record FlowModel(
         List<Bundle> out,
         List<Bundle> in,
         String summary) {
-
     /**
      * Who sends.
      *
@@ -122,22 +121,7 @@ public record FlowModel(
         }
     }
 
-    record Key(Id end, Id carrier, String protocol, Verdict verdict, boolean standby) {
-        @Override
-        public boolean equals(Object o) {
-            return o instanceof Key k
-                    && end.equals(k.end)
-                    && carrier.equals(k.carrier)
-                    && protocol.equals(k.protocol)
-                    && verdict == k.verdict
-                    && standby == k.standby;
-        }
-
-        @Override
-        public int hashCode() {
-            return ((end.hashCode() * 31 + carrier.hashCode()) * 31 + protocol.hashCode()) * 31 + verdict.hashCode();
-        }
-    }
+    record Key(Id end, Id carrier, String protocol, Verdict verdict, boolean standby) {}
 
     public static FlowModel of(Report report) {
         return new Builder(report).build();

@@ -129,11 +129,10 @@ public final class PathStrip extends VBox {
                             "soft"));
             return;
         }
-        PlanIndex index = report.plan().index();
         Leg leg = path.get().legs().get(Math.min(shownLeg, path.get().legs().size() - 1));
-        getChildren().add(head(index, path.get(), leg));
-        Map<HopKind, Evidence.Sight> sights =
-                sights(report.plan(), path.get(), path.get().legs().indexOf(leg));
+        getChildren().add(head(report.plan(), path.get(), leg));
+        Map<HopKind, Evidence.Sight> sights = sights(
+                report.plan(), path.get(), Math.min(shownLeg, path.get().legs().size() - 1));
         boolean link = path.get().protocol().equals("osc");
         HBox hops = new HBox();
         for (Hop hop : leg.hops()) {
@@ -222,13 +221,14 @@ public final class PathStrip extends VBox {
         });
     }
 
-    private Node head(PlanIndex index, SignalPath path, Leg leg) {
+    private Node head(Plan plan, SignalPath path, Leg leg) {
+        PlanIndex index = plan.index();
         String from = path.source().map(index::name).orElse("nobody");
         String to = path.receiver().map(index::name).orElse("nobody");
-        if (path.legs().indexOf(leg) == 1) {
-            String swap = from;
-            from = to;
-            to = swap;
+        int at = Math.min(shownLeg, path.legs().size() - 1);
+        if (at > 0 || !isAnswered(path)) {
+            from = path.legs().size() == 1 ? from : index.name(leg.from());
+            to = at == path.legs().size() - 1 && !isAnswered(path) ? to : index.name(leg.to());
         }
         Label title = Texts.of(from + " → " + to, "strong");
         Label how = Texts.mono(words(path), "soft");
@@ -236,11 +236,15 @@ public final class PathStrip extends VBox {
         head.setAlignment(Pos.CENTER_LEFT);
         if (path.legs().size() > 1) {
             head.getChildren()
-                    .add(button(shownLeg == 0 ? "there; show the way back" : "back; show the way there", () -> {
-                        shownLeg = 1 - shownLeg;
-                        chosenHop = null;
-                        refresh();
-                    }));
+                    .add(button(
+                            isAnswered(path)
+                                    ? at == 0 ? "there; show the way back" : "back; show the way there"
+                                    : "leg " + (at + 1) + " of " + path.legs().size() + "; show the next",
+                            () -> {
+                                shownLeg = (at + 1) % path.legs().size();
+                                chosenHop = null;
+                                refresh();
+                            }));
         }
         if (paths.size() > 1) {
             head.getChildren()
@@ -250,7 +254,7 @@ public final class PathStrip extends VBox {
                             button("›", "Next path", () -> step(1)));
         }
         Label verdict = Texts.of(verdictText(path), Mark.styleOf(path.verdict()));
-        LookRow.known(document.plan(), path).ifPresent(k -> {
+        LookRow.known(plan, path).ifPresent(k -> {
             verdict.setText(k);
             verdict.getStyleClass().setAll("label", "at-risk");
         });
@@ -267,6 +271,13 @@ public final class PathStrip extends VBox {
         }
         head.getChildren().add(verdict);
         return head;
+    }
+
+    /** Whether its second leg is an answer, which goes back to where it came from, and no stretch behind a bridge. */
+    private static boolean isAnswered(SignalPath path) {
+        return path.legs().size() == 2
+                && path.legs().get(0).from().equals(path.legs().get(1).to())
+                && path.legs().get(0).to().equals(path.legs().get(1).from());
     }
 
     private static String words(SignalPath path) {
