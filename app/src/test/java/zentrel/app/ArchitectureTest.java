@@ -84,7 +84,7 @@ class ArchitectureTest {
         keep(WIRE_MAY_NEED);
         Set<String> named = new TreeSet<>(MAY_NEED.keySet());
         named.addAll(WIRE_MAY_NEED.keySet());
-        named.addAll(List.of("app", "cli"));
+        named.add("app");
         Set<String> found = new TreeSet<>();
         ALL.forEach(c -> found.add(c.getPackageName().replaceFirst("^zentrel\\.([a-z0-9]+).*", "$1")));
         assertThat(found).as("packages of the product").isEqualTo(named);

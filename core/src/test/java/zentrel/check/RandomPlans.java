@@ -6,6 +6,9 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import zentrel.demo.PlanSketch;
+import zentrel.gear.Library;
+import zentrel.gear.Making;
+import zentrel.gear.Removing;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
@@ -399,6 +402,63 @@ public final class RandomPlans {
     }
 
     /** Every socket in one of two VLANs. */
+    /** Devices come and go, are named otherwise and set otherwise, cables are pulled: what no finding asks for. */
+    public static Plan change(Plan plan, Random random) {
+        if (plan.hosts().isEmpty()) {
+            return plan;
+        }
+        Host host = any(plan.hosts(), random);
+        return switch (random.nextInt(8)) {
+            case 0 -> {
+                Plan left = Removing.of(plan, List.of(host.id())).edit().applyTo(plan);
+                boolean enough = !host.id().value().startsWith("desk")
+                        && !left.receivers().isEmpty()
+                        && !left.fixtures().isEmpty();
+                yield enough ? left : plan; // mistakes are made to these
+            }
+            case 1 -> plan.withHost(host.id(), h -> h.withName("Renamed " + random.nextInt(3)));
+            case 2 ->
+                plan.withHost(
+                        host.id(),
+                        h -> h.withPower(new Power(!h.power().on(), h.power().supplies())));
+            case 3 -> made(plan, "house/switch-managed", random);
+            case 4 -> made(plan, "house/access-point", random);
+            case 5 ->
+                plan.withCables(plan.cables().stream()
+                        .map(c -> random.nextInt(3) == 0 ? c.withConnected(!c.connected()) : c)
+                        .toList());
+            case 6 ->
+                plan.withHosts(plan.hosts().stream()
+                        .map(h -> h.withSwitching(new Switching(
+                                Setting.of(h.kind() == HostKind.SWITCH),
+                                Setting.of(random.nextInt(2) == 0),
+                                true,
+                                false)))
+                        .toList());
+            default ->
+                plan.withApplications(plan.applications().stream()
+                        .map(a -> random.nextInt(4) == 0 ? a.withName("Namesake") : a)
+                        .toList());
+        };
+    }
+
+    /** A new device on the segment of another. */
+    private static Plan made(Plan plan, String profile, Random random) {
+        Plan next = Making.boxes(
+                        plan, Library.shipped(), Library.shipped().find(profile).orElseThrow(), 1, "", "")
+                .edit()
+                .applyTo(plan);
+        Host added = next.hosts().get(next.hosts().size() - 1);
+        if (plan.segments().isEmpty()) {
+            return next;
+        }
+        SegmentId segment = any(plan.segments(), random).id();
+        for (Adapter adapter : added.adapters()) {
+            next = next.withAdapter(adapter.id(), a -> a.withSegment(segment));
+        }
+        return next;
+    }
+
     private static Plan vlans(Plan plan, Random random) {
         Plan next = plan;
         for (Adapter adapter : plan.index().adaptersOn(new SegmentId("stream"))) {

@@ -200,6 +200,35 @@ class JudgedRightlyTest {
                 .isEqualTo("passes");
     }
 
+    /** After an edit only what it reaches is judged anew: a device by way of which others hear each other reaches all. */
+    @ParameterizedTest
+    @ValueSource(strings = {"removed", "without power", "back again"})
+    void theSwitchThatAsksForAllIsGone(String how) {
+        String box =
+                ",{'id':'%s','name':'%s','kind':'switch','switching':{'snooping':true,'querier':%s},'adapters':[{'id':'%sx','segment':'n'}]}";
+        Plan asked = plan(NEAR.formatted(
+                viewer("linux", ""),
+                box.formatted("sw", "Switch", "false", "sw") + box.formatted("q", "Asker", "true", "q"),
+                "'protocol':'sacn'",
+                "sacn"));
+        Plan gone = how.equals("without power")
+                ? asked.withHost(new HostId("q"), h -> h.withPower(new Power(false, List.of())))
+                : zentrel.gear.Removing.of(asked, List.of(new HostId("q")))
+                        .edit()
+                        .applyTo(asked);
+        Plan before = how.equals("back again") ? gone : asked;
+        Plan after = how.equals("back again") ? asked : gone;
+        Report carried = Check.after(Check.run(before), after);
+        assertThat(carried.findings().stream().map(Finding::id).toList())
+                .isEqualTo(Check.run(after).findings().stream().map(Finding::id).toList());
+        assertThat(carried.paths().stream().map(JudgedRightlyTest::decisive).toList())
+                .isEqualTo(Check.run(after).paths().stream()
+                        .map(JudgedRightlyTest::decisive)
+                        .toList());
+        assertThat(carried.findings().stream().anyMatch(f -> f.rule().equals("network.multicast")))
+                .isEqualTo(!how.equals("back again"));
+    }
+
     @Test
     void aDhcpServerWithoutPowerGivesNothing() {
         String client =
