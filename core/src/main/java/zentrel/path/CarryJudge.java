@@ -111,7 +111,9 @@ final class CarryJudge {
      * nothing is. A wireless adapter needs an access point.
      */
     private void unpowered(HopDraft hop, Host from, Host to, Pair pair) {
-        if (context.cabling.isDescribed(pair.out()) || context.cabling.isDescribed(pair.in())) {
+        if (context.powering.isPlain()
+                || context.cabling.isDescribed(pair.out())
+                || context.cabling.isDescribed(pair.in())) {
             return;
         }
         boolean wireless =
