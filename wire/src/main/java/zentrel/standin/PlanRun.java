@@ -231,6 +231,11 @@ public final class PlanRun implements AutoCloseable {
         return List.copyOf(leftOut);
     }
 
+    /** What keeps a stand-in from receiving all that is sent to it, as sentences. */
+    public List<String> troubles() {
+        return wires.stream().flatMap(w -> w.trouble().stream()).toList();
+    }
+
     public int standinCount() {
         return consoles.size() + receivers.size();
     }

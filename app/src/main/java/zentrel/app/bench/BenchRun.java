@@ -70,6 +70,9 @@ final class BenchRun implements Evidence, AutoCloseable {
     private volatile @Nullable PlanRun run;
     private volatile long armedSinceNanos;
 
+    /** What was said of stand-ins that do not receive all; on the JavaFX thread. */
+    private List<String> troubles = List.of();
+
     OutputGuard.State state() {
         return guard.state();
     }
@@ -84,6 +87,12 @@ final class BenchRun implements Evidence, AutoCloseable {
 
     /** Whether something happened since this was last asked. */
     boolean takeNews() {
+        PlanRun running = run;
+        List<String> now = running == null ? List.of() : running.troubles();
+        if (!now.equals(troubles)) {
+            troubles = now;
+            now.forEach(this::line);
+        }
         return news.getAndSet(false);
     }
 
