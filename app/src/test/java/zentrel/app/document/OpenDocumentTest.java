@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,6 +21,7 @@ import zentrel.check.Finding;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
+import zentrel.file.PlanWriter;
 import zentrel.gear.Library;
 import zentrel.gear.Made;
 import zentrel.gear.Making;
@@ -222,5 +224,26 @@ class OpenDocumentTest {
         settled(() -> read.size() == 2);
         assertThat(read.get(1).find("ours/lamp")).contains(ours);
         assertThat(failed).isEmpty();
+    }
+
+    /** The plan file itself may be damaged by what ended the window; the unsaved changes come back all the same. */
+    @Test
+    void unsavedWorkIsRecoveredWhereTheFileIsDamaged() throws Exception {
+        Path file = Files.writeString(folder.resolve("damaged.json"), "{\"zentrel-plan\":1,");
+        Path journals = Files.createDirectories(folder.resolve("home").resolve("journal"));
+        Files.writeString(journals.resolve("empty.journal.json"), "");
+        String plan = new String(PlanWriter.write(LoadedPlan.of(FernlightTrail.ready())), StandardCharsets.UTF_8);
+        Path journal = Files.writeString(
+                journals.resolve("killed.journal.json"), "{\"file\":\"" + file + "\",\"plan\":" + plan + "}");
+        run(() -> document.offerLeftWork());
+        settled(() -> document.noticeProperty().get() != null);
+        assertThat(fx(() -> document.noticeProperty().get().text()))
+                .contains("Recover unsaved changes to Fernlight Trail of damaged.json?")
+                .contains("empty.journal.json cannot be recovered");
+        run(() -> document.noticeProperty().get().onAction().run());
+        settled(() -> document.plan().equals(FernlightTrail.ready()));
+        settled(() -> document.noticeProperty().get().text().contains("itself cannot be read"));
+        assertThat(fx(() -> document.unsavedProperty().get())).isTrue();
+        settled(() -> !Files.exists(journal));
     }
 }
