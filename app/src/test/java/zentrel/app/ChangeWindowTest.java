@@ -3,6 +3,7 @@ package zentrel.app;
 import static java.util.concurrent.TimeUnit.SECONDS;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
+import static zentrel.app.Fx.click;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
@@ -91,7 +92,7 @@ class ChangeWindowTest extends OpenWindow {
         robot.push(KeyCode.ESCAPE);
         retype(robot, "Art-Net 4", "104", KeyCode.SHIFT, KeyCode.ENTER);
         settled(() -> robot.lookup("#change-later").tryQuery().isPresent());
-        robot.clickOn("#change-later");
+        click(robot, "#change-later");
         PortId port = new PortId("boathouse-node.p1");
         settled(() -> document.plan().index().port(port).wire().orElseThrow().isPending());
         assertThat(plan().index().port(port).wire().orElseThrow()).hasToString("104 (now 4)");
@@ -150,10 +151,10 @@ class ChangeWindowTest extends OpenWindow {
                 robot.lookup("#hear-adapter").queryAs(TextInputControl.class).setText("127.93.0.99");
                 return true;
             });
-            robot.clickOn("#hear");
+            click(robot, "#hear");
             settled(() -> robot.lookup("#hear-tick").query().isVisible());
         }
-        robot.clickOn("#hear-tick");
+        click(robot, "#hear-tick");
         settled(() -> !document.plan().index().port(port).wire().orElseThrow().isPending());
         assertThat(plan().index().port(port).wire().orElseThrow()).isEqualTo(Setting.of(44));
         assertThat(plan().index()

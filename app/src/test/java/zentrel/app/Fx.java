@@ -3,11 +3,14 @@ package zentrel.app;
 import static java.util.concurrent.TimeUnit.SECONDS;
 import static org.awaitility.Awaitility.await;
 
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.control.MenuButton;
 import org.testfx.api.FxRobot;
+import org.testfx.api.FxRobotInterface;
 
 /** The JavaFX thread, for tests: do something on it, wait until something is so on it. */
 public final class Fx {
@@ -29,6 +32,25 @@ public final class Fx {
     /** Waits until a condition holds on the JavaFX thread. */
     public static void settled(Callable<Boolean> condition) {
         await().atMost(30, SECONDS).until(() -> fx(condition));
+    }
+
+    /** Clicks on what is seen of a query; looked up on the JavaFX thread, since the window may still change. */
+    public static FxRobotInterface click(FxRobot robot, String query) {
+        settled(() -> seen(robot, query).isPresent());
+        return robot.clickOn(fx(() -> seen(robot, query).orElseThrow()));
+    }
+
+    private static Optional<Node> seen(FxRobot robot, String query) {
+        return robot.lookup(query).queryAll().stream().filter(Fx::isSeen).findFirst();
+    }
+
+    private static boolean isSeen(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (!at.isVisible()) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Fires what stands in a menu under a button. */

@@ -3,6 +3,7 @@ package zentrel.app;
 import static java.util.concurrent.TimeUnit.SECONDS;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
+import static zentrel.app.Fx.click;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
@@ -207,7 +208,7 @@ class GearWindowTest extends OpenWindow {
             window.showStage(0);
             return true;
         });
-        robot.clickOn("#gear-pattern").clickOn("#pattern-backup").clickOn("#pattern-build");
+        click(robot, "#gear-pattern").clickOn("#pattern-backup").clickOn("#pattern-build");
         settled(() -> document.plan().hosts().size() == 4);
         assertThat(report().findings()).isEmpty();
         assertThat(plan().sessions()).hasSize(1);
@@ -216,12 +217,12 @@ class GearWindowTest extends OpenWindow {
     @Test
     void aBadAnswerIsToldAndNothingIsLost(FxRobot robot) {
         show(FernlightTrail.ready());
-        robot.clickOn("#gear-pattern");
+        click(robot, "#gear-pattern");
         fx(() -> {
             ((TextInputControl) robot.lookup("#answer-nodes").query()).setText("many");
             return true;
         });
-        robot.clickOn("#pattern-build");
+        click(robot, "#pattern-build");
         settled(() -> document.noticeProperty().get() != null);
         assertThat(fx(() -> document.noticeProperty().get().text()))
                 .isEqualTo("How many nodes? Answer a number from 1 to 40, not \"many\".");
@@ -237,7 +238,7 @@ class GearWindowTest extends OpenWindow {
             Clipboard.getSystemClipboard().setContent(content);
             return true;
         });
-        robot.clickOn("#gear-paste");
+        click(robot, "#gear-paste");
         settled(() ->
                 document.plan().hosts().size() == 1 && document.noticeProperty().get() != null);
         assertThat(fx(() -> document.noticeProperty().get().text()))
@@ -252,7 +253,7 @@ class GearWindowTest extends OpenWindow {
             document.select(new HostId("boathouse-node"));
             return true;
         });
-        robot.clickOn("#gear-list");
+        click(robot, "#gear-list");
         fx(() -> {
             document.select(new HostId("boathouse-node"));
             return true;
@@ -288,11 +289,11 @@ class GearWindowTest extends OpenWindow {
             return true;
         });
         settled(() -> !robot.lookup(".margin-pane .check-box").queryAll().isEmpty());
-        robot.clickOn(".margin-pane .check-box");
+        click(robot, ".margin-pane .check-box");
         settled(() -> !robot.lookup("#in-force").queryAll().isEmpty());
         assertThat(plan().index().adapter(adapter).addresses().get(0).inForce().toString())
                 .isEqualTo("10.41.30.1/16");
-        robot.clickOn("#in-force");
+        click(robot, "#in-force");
         settled(() -> document.plan()
                 .index()
                 .adapter(adapter)
@@ -306,7 +307,7 @@ class GearWindowTest extends OpenWindow {
     @Test
     void aBoxIsChangedAsAForm(FxRobot robot) {
         show(FernlightTrail.ready());
-        robot.clickOn("#gear-list");
+        click(robot, "#gear-list");
         fx(() -> {
             document.select(new HostId("boathouse-node"));
             return true;
@@ -318,7 +319,7 @@ class GearWindowTest extends OpenWindow {
             ((javafx.scene.control.CheckBox) robot.lookup("#form-on").query()).setSelected(false);
             return true;
         });
-        robot.clickOn("#form-keep");
+        click(robot, "#form-keep");
         settled(() -> document.plan()
                 .index()
                 .host(new HostId("boathouse-node"))
@@ -361,14 +362,14 @@ class GearWindowTest extends OpenWindow {
             return true;
         });
         settled(() -> !robot.lookup("#compare-list .check-box").queryAll().isEmpty());
-        robot.clickOn("#compare-list .check-box").clickOn("#compare-take");
+        click(robot, "#compare-list .check-box").clickOn("#compare-take");
         settled(() -> document.plan().equals(theirs));
     }
 
     @Test
     void aProfileIsEditedAndKeptAsOnesOwn(FxRobot robot) {
         show(Plan.EMPTY);
-        robot.clickOn("#gear-profiles");
+        click(robot, "#gear-profiles");
         settled(() -> !((TextInputControl) robot.lookup("#profile-text").query())
                 .getText()
                 .isEmpty());
@@ -386,10 +387,10 @@ class GearWindowTest extends OpenWindow {
                     .setText("{\"zentrel-profile\": 1, \"id\": \"ours/lamp\", \"name\": \"Lamp box\"}");
             return true;
         });
-        robot.clickOn("#profile-keep");
+        click(robot, "#profile-keep");
         Path kept = document.folder().resolve("profiles").resolve("ours-lamp.json");
         await().atMost(20, SECONDS).until(() -> Files.exists(kept));
-        robot.clickOn("#profile-add");
+        click(robot, "#profile-add");
         settled(() -> document.plan().hosts().stream().map(Host::name).anyMatch("Lamp box"::equals));
     }
 }

@@ -3,6 +3,7 @@ package zentrel.app;
 import static java.util.concurrent.TimeUnit.SECONDS;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
+import static zentrel.app.Fx.click;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
@@ -64,7 +65,7 @@ class WindowTest extends OpenWindow {
         long broken = report().count(Severity.BROKEN);
         assertThat(broken).isGreaterThan(7);
         waitFor("13 broken");
-        robot.clickOn("#card-boathouse-node-rx");
+        click(robot, "#card-boathouse-node-rx");
         waitFor("Hut desk → Port 1 of Boathouse node");
         waitFor("broken at 4 of 10: none asked for 4");
         waitFor("The two ends' wire numbers differ by one");
@@ -165,14 +166,14 @@ class WindowTest extends OpenWindow {
             document.select(new FixtureId("f104"));
             return true;
         });
-        robot.clickOn("#bench-start");
+        click(robot, "#bench-start");
         waitFor("stand-ins run on loopback");
         assertThat(fx(() -> window.bench().isArmed())).isFalse();
-        robot.clickOn("#bench-raise");
+        click(robot, "#bench-raise");
         waitFor("Output is not armed");
-        robot.clickOn("#bench-arm");
+        click(robot, "#bench-arm");
         waitFor("ARMED");
-        robot.clickOn("#bench-raise");
+        click(robot, "#bench-raise");
         waitFor("slot 55 = 255");
         waitFor("seen 1 of 18 lit");
         fx(() -> {
@@ -189,7 +190,7 @@ class WindowTest extends OpenWindow {
             document.select(new zentrel.plan.LinkId("go-link"));
             return true;
         });
-        robot.clickOn("#bench-cue");
+        click(robot, "#bench-cue");
         waitFor("did not arrive"); // the draft's mistake: it goes to a port where nobody listens
         robot.push(KeyCode.F12);
         settled(() -> !window.bench().isArmed());
