@@ -16,7 +16,6 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.packet.Bytes;
 import zentrel.packet.Decoded;
 import zentrel.packet.artnet.ArtDmx;
 import zentrel.packet.artnet.ArtNetCodec;
@@ -220,7 +219,7 @@ public final class LevelStandin implements AutoCloseable {
             return;
         }
         try {
-            for (ArtPollReply reply : pages(artnetPorts)) {
+            for (ArtPollReply reply : PollPages.of(wire.address(), name, artnetPorts)) {
                 // Replies go to the Art-Net port, whatever port the poll came from.
                 wire.send(
                         Sending.ASKING,
@@ -233,71 +232,6 @@ public final class LevelStandin implements AutoCloseable {
         } catch (IOException e) {
             failedSends.add(e);
         }
-    }
-
-    /** One page for each Net and Sub-Net, and each four ports of it. */
-    List<ArtPollReply> pages(List<StandinPort> artnetPorts) {
-        Map<Integer, List<StandinPort>> bySubNet = new LinkedHashMap<>();
-        for (StandinPort port : artnetPorts) {
-            bySubNet.computeIfAbsent(port.wire() >> 4, k -> new ArrayList<>()).add(port);
-        }
-        List<ArtPollReply> pages = new ArrayList<>();
-        bySubNet.forEach((subNet, list) -> {
-            for (int from = 0; from < list.size(); from += ArtPollReply.PORTS) {
-                pages.add(page(
-                        subNet,
-                        list.subList(from, Math.min(from + ArtPollReply.PORTS, list.size())),
-                        pages.size() + 1));
-            }
-        });
-        if (pages.isEmpty()) {
-            pages.add(page(0, List.of(), 1));
-        }
-        return pages;
-    }
-
-    private ArtPollReply page(int subNet, List<StandinPort> list, int bindIndex) {
-        int[] types = new int[4];
-        int[] good = new int[4];
-        int[] out = new int[4];
-        for (int i = 0; i < list.size(); i++) {
-            StandinPort port = list.get(i);
-            types[i] = port.output() ? ArtPollReply.OUTPUT : 0x40;
-            good[i] = (port.enabled() ? ArtPollReply.SENDING : 0)
-                    | (port.protocol() == Protocol.SACN ? ArtPollReply.SET_TO_SACN : 0);
-            out[i] = port.wire() & 0xF;
-        }
-        Ipv4Address a = wire.address();
-        return new ArtPollReply(
-                a,
-                ArtNetPacket.PORT,
-                1,
-                subNet >> 4,
-                subNet & 0xF,
-                0xFFFF,
-                0,
-                0xD0,
-                0,
-                name,
-                name + " (stand-in)",
-                "#0001 [0000] stand-in",
-                list.size(),
-                Bytes.of(types),
-                Bytes.zeros(4),
-                Bytes.of(good),
-                Bytes.zeros(4),
-                Bytes.of(out),
-                100,
-                0,
-                0,
-                0,
-                Bytes.of(2, 0, a.octet(0), a.octet(1), a.octet(2), a.octet(3)),
-                a,
-                Math.min(bindIndex, 255),
-                0x08,
-                Bytes.zeros(4),
-                0,
-                Bytes.zeros(ArtPollReply.REST));
     }
 
     // --- sACN ---

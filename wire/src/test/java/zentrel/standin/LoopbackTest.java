@@ -19,6 +19,7 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
 import zentrel.packet.Bytes;
+import zentrel.packet.artnet.ArtPollReply;
 import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnData;
 import zentrel.packet.sacn.SacnSync;
@@ -344,19 +345,14 @@ class LoopbackTest {
     }
 
     @Test
-    void aReplyPageHoldsFourPortsOfOneSubNet() throws Exception {
+    void aReplyPageHoldsFourPortsOfOneSubNet() {
         List<StandinPort> ports = new ArrayList<>();
         for (int wire : new int[] {14, 15, 16, 17, 18, 19, 20}) {
             ports.add(new StandinPort("p" + wire, Protocol.ARTNET, wire, true, true));
         }
-        try (LevelStandin node =
-                new LevelStandin(wire(NODE, OutputGuard.State.LISTEN), "Node", ports, Merge.HTP, true, e -> {})) {
-            assertThat(node.pages(ports))
-                    .hasSize(3)
-                    .allSatisfy(p -> assertThat(p.ports()).isLessThanOrEqualTo(4));
-            assertThat(node.pages(ports).stream().mapToInt(p -> p.ports()).sum())
-                    .isEqualTo(7);
-            assertThat(node.pages(ports).get(1).output(0).value()).isEqualTo(16);
-        }
+        List<ArtPollReply> pages = PollPages.of(Ipv4Address.LOOPBACK, "Node", ports);
+        assertThat(pages).hasSize(3).allSatisfy(p -> assertThat(p.ports()).isLessThanOrEqualTo(4));
+        assertThat(pages.stream().mapToInt(p -> p.ports()).sum()).isEqualTo(7);
+        assertThat(pages.get(1).output(0).value()).isEqualTo(16);
     }
 }
