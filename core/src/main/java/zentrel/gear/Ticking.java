@@ -6,6 +6,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 
 /**
@@ -36,12 +40,21 @@ public record Ticking(HostId host, List<String> seen, Edit edit) {
         return result;
     }
 
+    /** The addresses, planned or in force, from which something of a plan may be heard. */
+    public static Set<Ipv4Address> addresses(Plan plan) {
+        return plan.hosts().stream()
+                .flatMap(h -> h.adapters().stream())
+                .flatMap(a -> a.addresses().stream())
+                .flatMap(a -> Stream.of(a.address().planned(), a.address().inForce()))
+                .map(HostAddress::address)
+                .collect(Collectors.toSet());
+    }
+
     private static void look(Plan plan, Host host, Heard heard, Set<String> keys, List<String> seen) {
         boolean its = false;
         for (Adapter adapter : host.adapters()) {
             for (int i = 0; i < adapter.addresses().size(); i++) {
-                Setting<zentrel.ipv4.HostAddress> address =
-                        adapter.addresses().get(i).address();
+                Setting<HostAddress> address = adapter.addresses().get(i).address();
                 boolean planned = address.planned().address().equals(heard.from());
                 its |= planned || address.inForce().address().equals(heard.from());
                 if (planned && address.isPending() && keys.add(HostSettings.key(adapter.id(), "address" + i))) {

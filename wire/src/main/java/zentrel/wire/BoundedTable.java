@@ -9,8 +9,9 @@ import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Values by key with a limit, for what strangers can make up: sources, devices, questions. What is planned always has room. Of the
- * others a new one gets in while there is room, or where the one used longest ago is older than the patience; else it is left out
+ * Values by key with a limit, for what strangers can make up: sources, devices, questions. What is planned has room before
+ * all others, up to {@value #PLANNED_TIMES} times the limit (somebody may send from a planned address what the plan never had). Of
+ * the others a new one gets in while there is room, or where the one used longest ago is older than the patience; else it is left out
  * and counted. Every use takes the same time, however many there are. Not for several threads at once.
  */
 public final class BoundedTable<K, V> {
@@ -22,6 +23,9 @@ public final class BoundedTable<K, V> {
             this.value = value;
         }
     }
+
+    /** More than any plan has of what a table is for. */
+    private static final int PLANNED_TIMES = 4;
 
     private final int most;
     private final long patienceNanos;
@@ -48,10 +52,10 @@ public final class BoundedTable<K, V> {
      * @return empty where there is no room for it; that is counted
      */
     public Optional<V> use(K key, boolean isPlanned, long nowNanos, Supplier<V> make) {
-        Map<K, Entry<V>> own = isPlanned ? planned : others;
+        Map<K, Entry<V>> own = own(key, isPlanned);
         @Nullable Entry<V> entry = own.get(key);
         if (entry == null) {
-            if (planned.size() + others.size() >= most && !makeRoom(isPlanned, nowNanos)) {
+            if (planned.size() + others.size() >= most && !makeRoom(own == planned, nowNanos)) {
                 leftOut++;
                 return Optional.empty();
             }
@@ -60,6 +64,14 @@ public final class BoundedTable<K, V> {
         }
         entry.usedNanos = nowNanos;
         return Optional.of(entry.value);
+    }
+
+    private Map<K, Entry<V>> own(K key, boolean isPlanned) {
+        if (planned.containsKey(key)) {
+            return planned;
+        }
+        boolean asPlanned = isPlanned && !others.containsKey(key) && planned.size() < PLANNED_TIMES * most;
+        return asPlanned ? planned : others;
     }
 
     private boolean makeRoom(boolean forPlanned, long nowNanos) {

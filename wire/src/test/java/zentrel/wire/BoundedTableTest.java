@@ -60,6 +60,19 @@ class BoundedTableTest {
         assertThat(table.size()).isZero();
     }
 
+    /** A planned address may send whatever it likes, and it is held once, whatever it was when it came. */
+    @Test
+    void evenWhatIsPlannedHasALimitAndOnePlace() {
+        BoundedTable<Integer, Boolean> table = new BoundedTable<>(10, 10);
+        IntStream.range(0, 1000).forEach(k -> {
+            assertThat(table.use(k, true, 0, () -> true).isPresent()).isEqualTo(k < 40);
+        });
+        assertThat(table.size()).isEqualTo(40);
+        assertThat(table.leftOut()).isEqualTo(960);
+        assertThat(table.use(7, false, 0, () -> false)).as("one place").contains(true);
+        assertThat(table.size()).isEqualTo(40);
+    }
+
     /** Lines as iproute2 6.1 prints them in a namespace of ours. */
     @Test
     void theAnswersOfTheSystemAreReadAsTheyStand() {

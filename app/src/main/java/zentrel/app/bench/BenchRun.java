@@ -44,6 +44,7 @@ import zentrel.wire.UdpWire;
  * come on any thread and are kept here under a lock, for the view to read.
  */
 final class BenchRun implements Evidence, AutoCloseable {
+    private static final long TROUBLES_PAUSE_NANOS = 10_000_000_000L;
     private static final int MOST_LINES = 300;
 
     /** Sources by universe and receiver kept; those of the plan always have room. */
@@ -70,8 +71,10 @@ final class BenchRun implements Evidence, AutoCloseable {
     private volatile @Nullable PlanRun run;
     private volatile long armedSinceNanos;
 
-    /** What was said of stand-ins that do not receive all; on the JavaFX thread. */
+    /** What was said of stand-ins that do not receive all, and when; on the JavaFX thread. */
     private List<String> troubles = List.of();
+
+    private long troublesNanos = System.nanoTime() - TROUBLES_PAUSE_NANOS;
 
     OutputGuard.State state() {
         return guard.state();
@@ -89,8 +92,11 @@ final class BenchRun implements Evidence, AutoCloseable {
     boolean takeNews() {
         PlanRun running = run;
         List<String> now = running == null ? List.of() : running.troubles();
-        if (!now.equals(troubles)) {
+        long time = System.nanoTime();
+        if (!now.equals(troubles)
+                && time - troublesNanos >= TROUBLES_PAUSE_NANOS) { // their count may grow all the time
             troubles = now;
+            troublesNanos = time;
             now.forEach(this::line);
         }
         return news.getAndSet(false);

@@ -54,6 +54,13 @@ final class HearRow extends HBox implements AutoCloseable {
     });
     private List<Ticking> ticking = List.of();
 
+    /**
+     * What was heard.
+     *
+     * @param missed what is not in it, in words after a blank; empty where nothing is missing
+     */
+    private record Found(List<Heard> heard, String missed) {}
+
     HearRow(OpenDocument document) {
         super(10);
         this.document = document;
@@ -105,9 +112,9 @@ final class HearRow extends HBox implements AutoCloseable {
         Plan plan = document.plan();
         thread.execute(() -> {
             try {
-                List<Heard> heard = hear(at, plan);
-                List<Ticking> found = Ticking.of(plan, heard);
-                Platform.runLater(() -> show(heard, found));
+                Found all = hear(at, plan);
+                List<Ticking> found = Ticking.of(plan, all.heard());
+                Platform.runLater(() -> show(all, found));
             } catch (IOException e) {
                 Platform.runLater(() -> {
                     told.setText("");
@@ -120,18 +127,20 @@ final class HearRow extends HBox implements AutoCloseable {
         });
     }
 
-    private void show(List<Heard> heard, List<Ticking> found) {
+    private void show(Found all, List<Ticking> found) {
+        List<Heard> heard = all.heard();
         long from = heard.stream().map(Heard::from).distinct().count();
         String first = found.isEmpty()
                 ? "nothing that still waits to be ticked off."
                 : found.get(0).seen().get(0);
-        told.setText(heard.isEmpty() ? "Nothing was heard." : Counted.of(from, "device") + " heard; " + first);
+        told.setText((heard.isEmpty() ? "Nothing was heard." : Counted.of(from, "device") + " heard; " + first)
+                + all.missed());
         offer(found);
     }
 
-    private List<Heard> hear(Ipv4Address at, Plan plan) throws IOException {
+    private Found hear(Ipv4Address at, Plan plan) throws IOException {
         try (UdpWire wire = UdpWire.open(at, new OutputGuard(OutputGuard.State.ASK))) {
-            StreamWatch watch = new StreamWatch(wire);
+            StreamWatch watch = new StreamWatch(wire, Ticking.addresses(plan)::contains);
             watch.start(groups(plan));
             for (int passed = 0; passed < MILLIS && running.get(); passed += STEP) {
                 if (passed % ASK_AGAIN == 0) {
@@ -139,10 +148,14 @@ final class HearRow extends HBox implements AutoCloseable {
                 }
                 Thread.sleep(STEP);
             }
-            return heard(watch);
+            String notListed = watch.notListed() == 0
+                    ? ""
+                    : " " + Counted.of(watch.notListed(), "packet") + " from more sources not listed.";
+            return new Found(
+                    heard(watch), notListed + wire.trouble().map(t -> " " + t).orElse(""));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            return List.of();
+            return new Found(List.of(), "");
         }
     }
 
