@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.path.AddressRemedies;
 import zentrel.plan.Adapter;
 import zentrel.plan.Id;
 import zentrel.plan.Segment;
@@ -44,12 +45,7 @@ final class AddressDuplicate extends PathRule {
                 adapters.stream()
                         .map(a -> context.index().hostOf(a.id()).name())
                         .toList());
-        int at = 0;
-        for (int i = 0; i < last.addresses().size(); i++) {
-            if (last.addresses().get(i).inForce().address().equals(address)) {
-                at = i;
-            }
-        }
+        int at = AddressRemedies.at(last, address);
         return unmet(
                 Severity.AT_RISK,
                 Optional.empty(),
@@ -59,6 +55,7 @@ final class AddressDuplicate extends PathRule {
                         + context.index().name(last.id()) + " another.",
                 context.signalPaths()
                         .remedies()
+                        .addresses()
                         .giveEachItsOwn(adapters, last.addresses().get(at).inForce()));
     }
 }

@@ -45,6 +45,7 @@ final class AddressInDhcpPool extends PathRule {
                                             + " gives out. Give it one outside the pool.",
                                     context.signalPaths()
                                             .remedies()
+                                            .addresses()
                                             .giveAddress(adapter, i, Optional.of(address.subnet()))));
                         }
                     }

@@ -104,7 +104,7 @@ final class DestinationJudge {
                     continue;
                 }
                 Ipv4Address now = a.inForce().address();
-                List<Edit> edits = new ArrayList<>(remedies.applyPlanned(adapter));
+                List<Edit> edits = new ArrayList<>(remedies.addresses().applyPlanned(adapter));
                 String what;
                 Reason reason;
                 if (signal instanceof ControlLink link) {

@@ -57,7 +57,7 @@ final class HostReceive {
                     in.id(),
                     "no address",
                     "The " + nameOf(in) + " has no address. Give it one.",
-                    remedies.giveAddress(in, 0, Optional.empty()));
+                    remedies.addresses().giveAddress(in, 0, Optional.empty()));
         }
         addresses.notAHost(hop, Reason.FAR_NOT_A_HOST, in);
         if (source.isEmpty() || destination.isEmpty() || !pair.joined()) {
@@ -166,10 +166,13 @@ final class HostReceive {
         if (own.isPresent()) {
             // a system delivers to itself whatever is for one of its own addresses (Linux: ip route get, table local)
             String sender = context.index.hostOf(own.get().id()).name();
-            List<Edit> edits =
-                    new ArrayList<>(remedies.giveAddress(in, Remedies.at(in, address), Optional.of(address.subnet())));
-            edits.addAll(
-                    remedies.giveAddress(own.get(), Remedies.at(own.get(), address), Optional.of(address.subnet())));
+            List<Edit> edits = new ArrayList<>(remedies.addresses()
+                    .giveAddress(in, AddressRemedies.at(in, address.address()), Optional.of(address.subnet())));
+            edits.addAll(remedies.addresses()
+                    .giveAddress(
+                            own.get(),
+                            AddressRemedies.at(own.get(), address.address()),
+                            Optional.of(address.subnet())));
             hop.broken(
                     Reason.DUPLICATE,
                     in.id(),
@@ -190,7 +193,7 @@ final class HostReceive {
                     address.address() + " is given to " + String.join(" and ", names)
                             + ": unicast reaches whichever answered last; broadcast and groups still reach all of them. Give the "
                             + context.index.name(last.id()) + " another.",
-                    remedies.giveEachItsOwn(holders, address));
+                    remedies.addresses().giveEachItsOwn(holders, address));
         }
     }
 

@@ -52,21 +52,18 @@ final class PatchJudge {
     }
 
     private final PathContext context;
-    private final Remedies remedies;
     private final Map<FixtureId, List<Issue>> issues = new HashMap<>();
 
     /** Judges every fixture. */
-    PatchJudge(PathContext context, Remedies remedies) {
+    PatchJudge(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
         context.plan.universes().forEach(u -> judgeUniverse(u.id()));
         context.plan.universes().forEach(u -> judgeWays(u.id()));
     }
 
     /** Judges the fixtures of some universes and those with which something was wrong; with the others nothing is. */
-    PatchJudge(PathContext context, Remedies remedies, PatchJudge before, Set<UniverseId> affected) {
+    PatchJudge(PathContext context, PatchJudge before, Set<UniverseId> affected) {
         this.context = context;
-        this.remedies = remedies;
         Set<UniverseId> again = new HashSet<>(affected);
         for (FixtureId id : before.issues.keySet()) {
             context.index.find(id).map(Fixture.class::cast).ifPresent(f -> again.addAll(f.universes()));
@@ -174,7 +171,7 @@ final class PatchJudge {
                         Verdict.BROKEN,
                         Reason.PAST_END.rule(),
                         "slots " + b.start() + "–" + b.end(),
-                        Remedies.fixtureLabel(p.fixture()) + " takes " + label + " slots " + b.start() + " to "
+                        FixtureRemedies.label(p.fixture()) + " takes " + label + " slots " + b.start() + " to "
                                 + b.end()
                                 + ", and a universe ends at 512."
                                 + free.map(f -> " Slot " + f + " has room for its " + b.footprint() + ".")
@@ -190,11 +187,11 @@ final class PatchJudge {
         String label = context.index.universe(slots.universe()).label();
         Optional<Integer> free = freeStart(later, placed);
         String text = earlier.sharesFixture(later)
-                ? Remedies.fixtureLabel(later.fixture()) + " uses " + label + " slots " + slots.start() + " to "
+                ? FixtureRemedies.label(later.fixture()) + " uses " + label + " slots " + slots.start() + " to "
                         + slots.end() + " in two of its breaks."
-                : Remedies.fixtureLabel(later.fixture()) + " (" + label + " slots " + slots.start() + " to "
+                : FixtureRemedies.label(later.fixture()) + " (" + label + " slots " + slots.start() + " to "
                         + slots.end() + ") shares slots with "
-                        + Remedies.fixtureLabel(earlier.fixture()) + " ("
+                        + FixtureRemedies.label(earlier.fixture()) + " ("
                         + earlier.slots().start() + " to " + earlier.slots().end()
                         + "): what is meant for one moves the other.";
         Issue issue = new Issue(
@@ -214,7 +211,7 @@ final class PatchJudge {
     }
 
     private List<Edit> edits(Placed p, Optional<Integer> free) {
-        return free.map(f -> List.of(remedies.repatch(p.fixture(), p.breakIndex(), f)))
+        return free.map(f -> List.of(FixtureRemedies.repatch(p.fixture(), p.breakIndex(), f)))
                 .orElse(List.of());
     }
 
@@ -265,14 +262,12 @@ final class PatchJudge {
                             Verdict.BROKEN,
                             Reason.NOT_CONNECTED.rule(),
                             "on no line",
-                            Remedies.fixtureLabel(fixture) + " is patched in " + label + " and hangs on no line; "
+                            FixtureRemedies.label(fixture) + " is patched in " + label + " and hangs on no line; "
                                     + names + (lines.size() == 1 ? " carries " : " carry ") + label
                                     + ". Hang it there.",
                             fixture.id(),
                             lines.stream()
-                                    .map(l -> new Edit(
-                                            "Hang " + Remedies.fixtureLabel(fixture) + " on " + l.name(),
-                                            p -> p.withFixture(fixture.id(), f -> f.withLine(Optional.of(l.id())))))
+                                    .map(l -> FixtureRemedies.hang(fixture, l))
                                     .toList()));
             return;
         }
@@ -308,22 +303,6 @@ final class PatchJudge {
         }
     }
 
-    /** The whole fixture on another line, or one of its parts where it has several. */
-    private static Edit hang(Fixture fixture, Break part, Line on) {
-        if (fixture.breaks().size() == 1) {
-            return new Edit(
-                    "Hang " + Remedies.fixtureLabel(fixture) + " on " + on.name(),
-                    p -> p.withFixture(
-                            fixture.id(), f -> f.withLine(Optional.of(on.id())).withoutBreakLines()));
-        }
-        int at = fixture.breaks().indexOf(part);
-        return new Edit(
-                "Connect slots " + part.start() + " to " + part.end() + " of " + Remedies.fixtureLabel(fixture) + " by "
-                        + on.name(),
-                p -> p.withFixture(
-                        fixture.id(), f -> f.withBreak(at, f.breaks().get(at).withLine(Optional.of(on.id())))));
-    }
-
     private void judgeCables(Fixture fixture, Id end) {
         for (Cable cable : context.index.cablesOf(end)) {
             if (cable.kind() == CableKind.DMX && !cable.connected()) {
@@ -337,7 +316,7 @@ final class PatchJudge {
                                 "The DMX cable " + cable.name() + " between " + context.index.name(cable.from())
                                         + " and "
                                         + context.index.name(cable.to()) + " is not plugged in, so "
-                                        + Remedies.fixtureLabel(fixture) + " hears nothing. Plug it in.",
+                                        + FixtureRemedies.label(fixture) + " hears nothing. Plug it in.",
                                 cable.id(),
                                 List.of(new Edit(
                                         "Plug in the cable " + cable.name(),
@@ -361,7 +340,7 @@ final class PatchJudge {
             for (Line other : context.plan.lines()) {
                 if (context.index.port(other.port()).universe().equals(Optional.of(b.universe()))
                         && !other.id().equals(line.id())) {
-                    edits.add(hang(fixture, b, other));
+                    edits.add(FixtureRemedies.hang(fixture, b, other));
                     break;
                 }
             }
@@ -389,7 +368,7 @@ final class PatchJudge {
                             Verdict.BROKEN,
                             Reason.LINE_DIFFERS.rule(),
                             "line carries " + carried.label(),
-                            Remedies.fixtureLabel(fixture) + " is patched in " + wanted.label() + " and hangs on "
+                            FixtureRemedies.label(fixture) + " is patched in " + wanted.label() + " and hangs on "
                                     + line.name() + ", which carries " + carried.label() + ".",
                             fixture.id(),
                             edits));
@@ -402,7 +381,7 @@ final class PatchJudge {
         hop.passes(
                 fixture.id(),
                 "slot " + first.start() + (first.footprint() > 1 ? "–" + first.end() : ""),
-                Remedies.fixtureLabel(fixture) + " takes " + slots(fixture)
+                FixtureRemedies.label(fixture) + " takes " + slots(fixture)
                         + (fixture.lines().isEmpty()
                                 ? ""
                                 : " on "

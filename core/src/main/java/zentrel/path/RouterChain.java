@@ -60,7 +60,7 @@ final class RouterChain {
                 router.name() + " has " + far + " on " + segment(c.in()) + " and sends nothing for "
                         + c.to().name() + " at " + c.there() + " there. Give "
                         + c.to().name() + " an address of " + far.subnet() + ".",
-                remedies.joinSubnet(c.in(), far.subnet()));
+                remedies.addresses().joinSubnet(c.in(), far.subnet()));
     }
 
     /** What to do about a mask that covers what is behind a router. */
@@ -74,7 +74,7 @@ final class RouterChain {
     private void unsent(Crossing c, Routers.Course course) {
         String what = stops(c, course, c.from());
         if (course.last().filter(w -> w.via().isEmpty()).isPresent()) {
-            List<Edit> narrower = remedies.narrow(c.out(), c.destination());
+            List<Edit> narrower = remedies.addresses().narrow(c.out(), c.destination());
             broken(c, c.out().id(), c.from(), what + " " + apart(narrower), narrower);
             return;
         }

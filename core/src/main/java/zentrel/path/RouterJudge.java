@@ -83,7 +83,7 @@ final class RouterJudge {
                     c.from().name() + " at " + c.own() + " does not see "
                             + router.name() + " at " + near.get() + ", which joins " + segments(c)
                             + ". Give both an address of one subnet.",
-                    remedies.joinSubnet(c.out(), near.get().subnet()));
+                    remedies.addresses().joinSubnet(c.out(), near.get().subnet()));
         } else if (way.isEmpty() || !way.get().via().equals(near.map(HostAddress::address))) {
             notTold(c, router, way, near.get().address());
         } else {
@@ -93,7 +93,7 @@ final class RouterJudge {
 
     /** The mistake of a wide mask: it covers what is behind the router, so nobody asks the router for it. */
     private void takenForNear(Crossing c, Host router) {
-        List<Edit> edits = remedies.narrow(c.out(), c.destination());
+        List<Edit> edits = remedies.addresses().narrow(c.out(), c.destination());
         c.broken(
                 c.out().id(),
                 c.destination() + " taken for near",

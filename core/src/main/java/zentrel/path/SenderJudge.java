@@ -53,7 +53,7 @@ final class SenderJudge {
                     out.id(),
                     "no address",
                     "The " + context.index.name(out.id()) + " has no address. Give it one.",
-                    remedies.giveAddress(out, 0, Optional.empty()));
+                    remedies.addresses().giveAddress(out, 0, Optional.empty()));
         }
         notAHost(hop, Reason.NOT_A_HOST, out);
     }
@@ -71,7 +71,7 @@ final class SenderJudge {
                         address.address() + " no host",
                         "The " + context.index.name(adapter.id()) + " has " + address.address() + ", which " + why.get()
                                 + ". Give it another.",
-                        remedies.giveAddress(adapter, i, Optional.empty()));
+                        remedies.addresses().giveAddress(adapter, i, Optional.empty()));
             }
         }
     }

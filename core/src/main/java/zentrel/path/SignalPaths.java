@@ -46,8 +46,8 @@ public final class SignalPaths {
         remedies = new Remedies(context);
         Optional<Set<UniverseId>> affected = before.flatMap(b -> Affected.between(b.context, context));
         patch = affected.isPresent()
-                ? new PatchJudge(context, remedies, before.get().patch, affected.get())
-                : new PatchJudge(context, remedies);
+                ? new PatchJudge(context, before.get().patch, affected.get())
+                : new PatchJudge(context);
         TransportJudge transport = new TransportJudge(context, remedies);
         flows = new FlowJudge(context, remedies, transport, patch);
         links = new LinkJudge(context, transport);

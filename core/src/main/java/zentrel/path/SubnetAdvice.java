@@ -81,11 +81,12 @@ final class SubnetAdvice {
 
     List<Edit> remedies(Adapter odd, Pair pair) {
         List<Edit> edits = new ArrayList<>();
-        meantFor(odd, pair).ifPresent(subnet -> edits.addAll(remedies.joinSubnet(odd, subnet)));
+        meantFor(odd, pair)
+                .ifPresent(subnet -> edits.addAll(remedies.addresses().joinSubnet(odd, subnet)));
         Adapter other = pair.otherThan(odd);
         Adapters.first(odd)
                 .map(HostAddress::subnet)
-                .ifPresent(subnet -> edits.addAll(remedies.joinSubnet(other, subnet)));
+                .ifPresent(subnet -> edits.addAll(remedies.addresses().joinSubnet(other, subnet)));
         return edits;
     }
 }
