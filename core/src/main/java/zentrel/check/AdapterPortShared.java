@@ -71,7 +71,7 @@ final class AdapterPortShared extends PathRule {
         List<Edit> edits = new ArrayList<>();
         for (int free = shared + 1; free <= LAST_PORT && edits.isEmpty(); free++) {
             if (!used.contains(free)) {
-                edits.add(listenOn(b, free));
+                edits.add(listenOn(context.index().name(b.id()), b, free));
             }
         }
         findings.add(unmet(
@@ -86,13 +86,14 @@ final class AdapterPortShared extends PathRule {
                                 .toList()),
                 context.index().name(a.id()) + " and " + context.index().name(b.id()) + " on " + host.name()
                         + " both listen for OSC on port " + shared
-                        + ": only one of them hears a message. Give " + b.name() + " another port.",
+                        + ": only one of them hears a message. Give "
+                        + context.index().name(b.id()) + " another port.",
                 edits));
     }
 
     /** The program on another port, and what is sent to it with it. */
-    private static Edit listenOn(Application program, int port) {
-        return new Edit("Let " + program.name() + " listen for OSC on port " + port, plan -> {
+    private static Edit listenOn(String name, Application program, int port) {
+        return new Edit("Let " + name + " listen for OSC on port " + port, plan -> {
             List<ControlLink> links = new ArrayList<>(plan.links());
             links.replaceAll(l -> l.to().equals(program.id()) ? l.withPort(port) : l);
             return plan.withLinks(links)
@@ -118,7 +119,8 @@ final class AdapterPortShared extends PathRule {
                         subjects(
                                 List.of(b.id(), a.id(), host.id()),
                                 addressed.stream().map(Stream::id).toList()),
-                        a.name() + " and " + b.name() + " on " + host.name() + " both listen for " + protocol.title()
+                        context.index().name(a.id()) + " and " + context.index().name(b.id()) + " on " + host.name()
+                                + " both listen for " + protocol.title()
                                 + ", and " + addressed.size()
                                 + (addressed.size() == 1 ? " universe is" : " universes are")
                                 + " sent to its address: only one of the two hears that. Send to all instead.",

@@ -48,12 +48,14 @@ final class DeskVersionDiffers extends PathRule {
                                 Severity.BROKEN,
                                 Optional.empty(),
                                 List.of(desk.id(), session.id(), lead.get().id()),
-                                desk.name() + " runs version " + v + "; "
-                                        + lead.get().name() + ", the "
+                                context.index().name(desk.id()) + " runs version " + v + "; "
+                                        + context.index().name(lead.get().id()) + ", the "
                                         + partOf(session, lead.get()) + " of " + session.name() + ", runs " + wanted
-                                        + ". Install " + wanted + " on " + desk.name() + ".",
+                                        + ". Install " + wanted + " on "
+                                        + context.index().name(desk.id()) + ".",
                                 List.of(new Edit(
-                                        "Install version " + wanted + " on " + desk.name(),
+                                        "Install version " + wanted + " on "
+                                                + context.index().name(desk.id()),
                                         p -> p.withApplication(desk.id(), a -> a.withVersion(wanted)))))));
             }
         }

@@ -57,17 +57,17 @@ final class LineLoads extends PathRule {
                         Severity.AT_RISK,
                         Optional.empty(),
                         List.of(line.id()),
-                        line.name() + " has " + Numbers.plain(loads)
+                        context.index().name(line.id()) + " has " + Numbers.plain(loads)
                                 + " unit loads, and a line carries 32. Put a "
                                 + "splitter in, and hang the last ones behind it.",
-                        List.of(split(line, fixtures, passedOn))));
+                        List.of(split(context.index().name(line.id()), line, fixtures, passedOn))));
             }
         }
         return findings;
     }
 
     /** A splitter after as many fixtures as leave room for it; the rest hang on its branches, as many as they need. */
-    private static Edit split(Line line, List<Fixture> fixtures, long passedOn) {
+    private static Edit split(String name, Line line, List<Fixture> fixtures, long passedOn) {
         Map<FixtureId, Integer> branchOf = new LinkedHashMap<>();
         int branch = 0;
         double before = passedOn + 1;
@@ -85,15 +85,15 @@ final class LineLoads extends PathRule {
             branchOf.put(fixture.id(), branch);
         }
         return new Edit(
-                "Put a splitter in " + line.name() + " for the last " + branchOf.size(), p -> split(p, line, branchOf));
+                "Put a splitter in " + name + " for the last " + branchOf.size(), p -> split(p, name, line, branchOf));
     }
 
-    private static Plan split(Plan plan, Line line, Map<FixtureId, Integer> branchOf) {
+    private static Plan split(Plan plan, String name, Line line, Map<FixtureId, Integer> branchOf) {
         HostId device = new HostId(Ids.free(plan, line.id().value() + ".splitter"));
         List<Host> hosts = new ArrayList<>(plan.hosts());
         hosts.add(new Host(
                 device,
-                "Splitter of " + line.name(),
+                "Splitter of " + name,
                 HostKind.OTHER,
                 "",
                 OperatingSystem.FIRMWARE,
@@ -106,8 +106,7 @@ final class LineLoads extends PathRule {
         for (int number : new TreeSet<>(branchOf.values())) {
             LineId id = new LineId(Ids.free(plan, line.id().value() + ".branch" + number));
             branches.put(number, id);
-            lines.add(new Line(
-                    id, line.name() + ", branch " + number, line.port(), Optional.of(new Via(device, line.id()))));
+            lines.add(new Line(id, name + ", branch " + number, line.port(), Optional.of(new Via(device, line.id()))));
         }
         List<Fixture> hung = new ArrayList<>(plan.fixtures());
         hung.replaceAll(f ->

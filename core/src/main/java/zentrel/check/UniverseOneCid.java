@@ -37,11 +37,13 @@ final class UniverseOneCid extends PathRule {
                         Severity.NOTE,
                         Optional.empty(),
                         List.of(a.id(), other.id()),
-                        a.name() + " and " + other.name() + " share the identity " + cid
-                                + ". They meet at no port; give " + a.name()
+                        context.index().name(a.id()) + " and " + context.index().name(other.id())
+                                + " share the identity " + cid
+                                + ". They meet at no port; give "
+                                + context.index().name(a.id())
                                 + " one of its own before they do.",
                         List.of(new Edit(
-                                "Give " + a.name() + " an identity of its own",
+                                "Give " + context.index().name(a.id()) + " an identity of its own",
                                 p -> p.withApplication(
                                         a.id(),
                                         x -> x.withInstalled(x.installed().withCid(Optional.empty())))))));

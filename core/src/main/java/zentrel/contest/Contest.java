@@ -197,7 +197,7 @@ public record Contest(
         boolean takesOver = !next.isEmpty() && next.stream().allMatch(Contender::standby);
         String text = "If " + name + " stops: " + hold
                 + (next.isEmpty()
-                        ? ", then " + receiver.name() + " "
+                        ? ", then " + index.name(receiver.id()) + " "
                                 + receiver.taking().loss().words() + "; nobody else sends."
                         : takesOver
                                 ? ", unless " + names(index, next) + ", which stands by, takes over before."

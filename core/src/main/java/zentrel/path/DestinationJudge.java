@@ -62,41 +62,41 @@ final class DestinationJudge {
                 : String.join(
                         ", ",
                         s.destinations().stream().map(Ipv4Address::toString).toList());
-        Object signal = context.index.find(s.signal()).orElseThrow();
-        if (planned(hop, s, to, signal)) {
+        if (planned(hop, s, to)) {
             return;
         }
         String has = wanted.map(w -> to.name() + " has " + w.address()).orElse(to.name() + " has no address");
-        if (signal instanceof ControlLink link) {
-            hop.broken(
-                    Reason.WRONG_TARGET,
-                    link.id(),
-                    list + " is not " + to.name(),
-                    link.name() + " goes to " + list + whose(s.destinations()) + "; " + has + ". Send it there.",
-                    wanted.map(w -> List.of(remedies.aim(link, w.address()))).orElse(List.of()));
-        } else if (signal instanceof Attachment attachment) {
-            hop.broken(
-                    Reason.ATTACHED_ELSEWHERE,
-                    attachment.id(),
-                    list + " is not " + to.name(),
-                    attachment.name() + " goes to " + list + whose(s.destinations()) + "; " + has + ". Send it there.",
-                    wanted.map(w -> List.of(remedies.aim(attachment, w.address())))
-                            .orElse(List.of()));
-        } else if (signal instanceof Stream stream) {
-            hop.broken(
-                    Reason.NOT_DELIVERED,
-                    stream.id(),
-                    "not on the list",
-                    context.index.name(s.from().id()) + " sends "
-                            + context.index.universe(stream.universe()).label() + " to " + list + " only; " + has
-                            + ". Add it to the list.",
-                    wanted.map(w -> List.of(remedies.addToList(stream, w.address())))
-                            .orElse(List.of()));
-        }
+        List<Edit> edits =
+                wanted.map(w -> List.of(remedies.aim(s.signal(), w.address()))).orElse(List.of());
+        boolean listed = missed(s) == Reason.NOT_DELIVERED;
+        hop.broken(
+                missed(s),
+                s.signal(),
+                listed ? "not on the list" : list + " is not " + to.name(),
+                listed
+                        ? going(s) + " to " + list + " only; " + has + ". Add it to the list."
+                        : going(s) + " to " + list + whose(s.destinations()) + "; " + has + ". Send it there.",
+                edits);
+    }
+
+    /** How a signal fails that is addressed to somebody else. */
+    private Reason missed(Shipment s) {
+        Object signal = context.index.find(s.signal()).orElseThrow();
+        return signal instanceof ControlLink
+                ? Reason.WRONG_TARGET
+                : signal instanceof Attachment ? Reason.ATTACHED_ELSEWHERE : Reason.NOT_DELIVERED;
+    }
+
+    /** Who sends what, up to where it goes. */
+    private String going(Shipment s) {
+        return context.index.find(s.signal()).orElseThrow() instanceof Stream stream
+                ? context.index.name(s.from().id()) + " sends "
+                        + context.index.universe(stream.universe()).label()
+                : context.index.name(s.signal()) + " goes";
     }
 
     /** It goes to an address that is planned for the receiver and not in force there. */
-    private boolean planned(HopDraft hop, Shipment s, Host to, Object signal) {
+    private boolean planned(HopDraft hop, Shipment s, Host to) {
         for (Adapter adapter : PathContext.real(to)) {
             for (AdapterAddress a : adapter.addresses()) {
                 Ipv4Address planned = a.address().planned().address();
@@ -105,29 +105,13 @@ final class DestinationJudge {
                 }
                 Ipv4Address now = a.inForce().address();
                 List<Edit> edits = new ArrayList<>(remedies.addresses().applyPlanned(adapter));
-                String what;
-                Reason reason;
-                if (signal instanceof ControlLink link) {
-                    edits.add(remedies.aim(link, now));
-                    what = link.name() + " goes";
-                    reason = Reason.WRONG_TARGET;
-                } else if (signal instanceof Attachment attachment) {
-                    edits.add(remedies.aim(attachment, now));
-                    what = attachment.name() + " goes";
-                    reason = Reason.ATTACHED_ELSEWHERE;
-                } else if (signal instanceof Stream stream) {
-                    edits.add(remedies.addToList(stream, now));
-                    what = context.index.name(s.from().id()) + " sends "
-                            + context.index.universe(stream.universe()).label();
-                    reason = Reason.NOT_DELIVERED;
-                } else {
-                    return false;
-                }
+                edits.add(remedies.aim(s.signal(), now));
                 hop.broken(
-                        reason,
+                        missed(s),
                         adapter.id(),
                         planned + " is not in force",
-                        what + " to " + planned + ", which is planned for " + to.name() + " and not in force; " + now
+                        going(s) + " to " + planned + ", which is planned for " + to.name() + " and not in force; "
+                                + now
                                 + " is. Apply " + planned + " on " + to.name() + ", or keep sending to " + now
                                 + " until then.",
                         edits);

@@ -11,23 +11,23 @@ final class FixtureRemedies {
     private FixtureRemedies() {}
 
     /** The fixture on a line; parts that have a line of their own stay on it. */
-    static Edit hang(Fixture fixture, Line on) {
+    static Edit hang(Fixture fixture, Line on, String name) {
         return new Edit(
-                "Hang " + label(fixture) + " on " + on.name(),
+                "Hang " + label(fixture) + " on " + name,
                 p -> p.withFixture(fixture.id(), f -> f.withLine(Optional.of(on.id()))));
     }
 
     /** The whole fixture on another line, or one of its parts where it has several. */
-    static Edit hang(Fixture fixture, Break part, Line on) {
+    static Edit hang(Fixture fixture, Break part, Line on, String name) {
         if (fixture.breaks().size() == 1) {
             return new Edit(
-                    "Hang " + label(fixture) + " on " + on.name(),
+                    "Hang " + label(fixture) + " on " + name,
                     p -> p.withFixture(
                             fixture.id(), f -> f.withLine(Optional.of(on.id())).withoutBreakLines()));
         }
         int at = fixture.breaks().indexOf(part);
         return new Edit(
-                "Connect slots " + part.start() + " to " + part.end() + " of " + label(fixture) + " by " + on.name(),
+                "Connect slots " + part.start() + " to " + part.end() + " of " + label(fixture) + " by " + name,
                 p -> p.withFixture(
                         fixture.id(), f -> f.withBreak(at, f.breaks().get(at).withLine(Optional.of(on.id())))));
     }

@@ -108,16 +108,7 @@ final class HostReceive {
                         .map(a -> "; send it to " + a.address() + ".")
                         .orElse(".");
         List<Edit> edits = new ArrayList<>();
-        Adapters.first(in).ifPresent(own -> {
-            Object signal = context.index.find(s.signal()).orElseThrow();
-            if (signal instanceof ControlLink link) {
-                edits.add(remedies.aim(link, own.address()));
-            } else if (signal instanceof Attachment attachment) {
-                edits.add(remedies.aim(attachment, own.address()));
-            } else if (signal instanceof Stream stream) {
-                edits.add(remedies.addToList(stream, own.address()));
-            }
-        });
+        Adapters.first(in).ifPresent(own -> edits.add(remedies.aim(s.signal(), own.address())));
         if (to.system() == OperatingSystem.WINDOWS) {
             hop.broken(Reason.OTHER_ADAPTER, owner.id(), "arrives by " + in.name(), text, edits);
         } else {

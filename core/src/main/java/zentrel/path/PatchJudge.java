@@ -254,7 +254,8 @@ final class PatchJudge {
                 continue;
             }
             String label = context.index.universe(b.universe()).label();
-            String names = String.join(", ", lines.stream().map(Line::name).toList());
+            String names = String.join(
+                    ", ", lines.stream().map(l -> context.index.name(l.id())).toList());
             add(
                     fixture,
                     new Issue(
@@ -267,7 +268,7 @@ final class PatchJudge {
                                     + ". Hang it there.",
                             fixture.id(),
                             lines.stream()
-                                    .map(l -> FixtureRemedies.hang(fixture, l))
+                                    .map(l -> FixtureRemedies.hang(fixture, l, context.index.name(l.id())))
                                     .toList()));
             return;
         }
@@ -340,7 +341,7 @@ final class PatchJudge {
             for (Line other : context.plan.lines()) {
                 if (context.index.port(other.port()).universe().equals(Optional.of(b.universe()))
                         && !other.id().equals(line.id())) {
-                    edits.add(FixtureRemedies.hang(fixture, b, other));
+                    edits.add(FixtureRemedies.hang(fixture, b, other, context.index.name(other.id())));
                     break;
                 }
             }
@@ -369,7 +370,7 @@ final class PatchJudge {
                             Reason.LINE_DIFFERS.rule(),
                             "line carries " + carried.label(),
                             FixtureRemedies.label(fixture) + " is patched in " + wanted.label() + " and hangs on "
-                                    + line.name() + ", which carries " + carried.label() + ".",
+                                    + context.index.name(line.id()) + ", which carries " + carried.label() + ".",
                             fixture.id(),
                             edits));
         }
@@ -388,9 +389,7 @@ final class PatchJudge {
                                         + String.join(
                                                 " and ",
                                                 fixture.lines().stream()
-                                                        .map(l -> context.index
-                                                                .line(l)
-                                                                .name())
+                                                        .map(l -> context.index.name(l))
                                                         .toList()))
                         + ".");
         of(fixture)

@@ -298,15 +298,19 @@ public final class Remedies {
                 p -> p.withStream(stream.id(), s -> s.withSync(Optional.empty())));
     }
 
-    Edit aim(Attachment attachment, Ipv4Address at) {
-        return new Edit(
-                "Send " + name(attachment.id()) + " to " + at,
-                p -> p.withAttachment(attachment.id(), a -> a.withDestination(Optional.of(Setting.of(at)))));
-    }
-
-    Edit aim(ControlLink link, Ipv4Address at) {
-        return new Edit(
-                "Send " + name(link.id()) + " to " + at, p -> p.withLink(link.id(), l -> l.withDestination(at)));
+    /** Sends a control link or what is attached to an address, or adds the address to the list of a stream. */
+    Edit aim(Id signal, Ipv4Address at) {
+        Object found = context.index.find(signal).orElseThrow();
+        if (found instanceof Stream stream) {
+            return addToList(stream, at);
+        }
+        String text = "Send " + name(signal) + " to " + at;
+        return found instanceof ControlLink link
+                ? new Edit(text, p -> p.withLink(link.id(), l -> l.withDestination(at)))
+                : new Edit(
+                        text,
+                        p -> p.withAttachment(
+                                ((Attachment) found).id(), a -> a.withDestination(Optional.of(Setting.of(at)))));
     }
 
     /** Lets a host take what comes from any source that it has a route to. */

@@ -26,8 +26,7 @@ final class SourceArbitration {
         hop.passes(
                 port.id(),
                 port.kind() == PortKind.DMX ? "output, on" : "on",
-                name + " is on, and "
-                        + context.index.application(stream.application()).name() + " has it alone.");
+                name + " is on, and " + context.index.name(stream.application()) + " has it alone.");
         if (port.direction().inForce() == Direction.INPUT) {
             hop.broken(
                     Reason.WRONG_WAY,

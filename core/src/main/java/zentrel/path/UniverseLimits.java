@@ -67,7 +67,7 @@ final class UniverseLimits {
         }
         String names = runs(
                 away.stream().map(s -> index.universe(s.universe())).distinct().toList());
-        String text = application.name() + " sends " + Counted.of(limit, "universe") + " by "
+        String text = index.name(application.id()) + " sends " + Counted.of(limit, "universe") + " by "
                 + protocol.title() + asItIs(application) + ", and the plan asks for " + all.size() + ": " + names
                 + (away.size() == 1 ? " falls away." : " fall away.") + ways(profile, protocol, all.size());
         Beyond why = new Beyond(limit, text, remedies(application, profile, protocol, all.size()));
@@ -113,15 +113,14 @@ final class UniverseLimits {
                 .orElse(" Send them by another protocol or from another source.");
     }
 
-    private static List<Edit> remedies(
-            Application application, ProfileApplication profile, Protocol protocol, int needed) {
+    private List<Edit> remedies(Application application, ProfileApplication profile, Protocol protocol, int needed) {
         List<Edit> edits = new ArrayList<>();
         for (ProfileLimit limit : profile.limits()) {
             if (limit.protocol() == protocol
                     && limit.universes() >= needed
                     && !limit.condition().isEmpty()) {
                 edits.add(new Edit(
-                        "Get " + application.name() + " " + limit.condition(),
+                        "Get " + index.name(application.id()) + " " + limit.condition(),
                         p -> p.withApplication(application.id(), a -> met(a, limit))));
             }
         }

@@ -58,22 +58,14 @@ record WrongTarget(Shipment shipment, Host to, Ipv4Address typed, Adapter at, Ip
                         .anyMatch(p -> a.binding(Purpose.sending(p)).adapters().contains(at.id())
                                 || a.binding(Purpose.listening(p)).adapters().contains(at.id())));
         String what = "the address of its " + at.name() + " adapter" + (streams ? ", which is for streams" : "");
-        Object signal = context.index.find(shipment.signal()).orElseThrow();
-        if (signal instanceof ControlLink link) {
-            hop.broken(
-                    Reason.WRONG_TARGET,
-                    link.id(),
-                    typed + ", not " + right,
-                    text(context, link.id(), what),
-                    List.of(remedies.aim(link, right)));
-        } else if (signal instanceof Attachment attachment) {
-            hop.broken(
-                    Reason.ATTACHED_ELSEWHERE,
-                    attachment.id(),
-                    typed + ", not " + right,
-                    text(context, attachment.id(), what),
-                    List.of(remedies.aim(attachment, right)));
-        }
+        hop.broken(
+                context.index.find(shipment.signal()).orElseThrow() instanceof Attachment
+                        ? Reason.ATTACHED_ELSEWHERE
+                        : Reason.WRONG_TARGET,
+                shipment.signal(),
+                typed + ", not " + right,
+                text(context, shipment.signal(), what),
+                List.of(remedies.aim(shipment.signal(), right)));
     }
 
     private String text(PathContext context, Id name, String what) {

@@ -126,7 +126,7 @@ public record ProtocolAdvice(ApplicationId source, Protocol better, List<String>
         }
         List<String> deaf = receivers.stream()
                 .filter(r -> !r.protocols().contains(protocol))
-                .map(Receiver::name)
+                .map(r -> index.name(r.id()))
                 .toList();
         if (!deaf.isEmpty()) {
             against.add(String.join(", ", deaf) + (deaf.size() == 1 ? " does" : " do") + " not take " + protocol.title()
