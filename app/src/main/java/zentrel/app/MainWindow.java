@@ -46,8 +46,9 @@ import zentrel.file.LoadedPlan;
 import zentrel.gear.Library;
 import zentrel.gear.Wording;
 import zentrel.path.Verdict;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
-import zentrel.plan.UniverseId;
+import zentrel.plan.Universe;
 import zentrel.wire.OutputGuard;
 
 /** The window: top bar, rail, chart, margin, path strip; files and keys. */
@@ -208,7 +209,7 @@ final class MainWindow {
     }
 
     /** Shows who is heard, and asks who is meant to win for a universe. */
-    void showWhoWins(UniverseId universe) {
+    void showWhoWins(Id<Universe> universe) {
         universes.view().whoWins(universe);
     }
 

@@ -14,10 +14,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import zentrel.app.document.OpenDocument;
-import zentrel.plan.FixtureId;
-import zentrel.plan.LinkId;
-import zentrel.plan.ReceiverId;
-import zentrel.plan.UniverseId;
+import zentrel.plan.Kind;
 
 /** Drives the real window through the main views and writes a picture of each, 1280 by 800. */
 final class Shots {
@@ -46,12 +43,12 @@ final class Shots {
 
     void start() {
         view(1, 1500, () -> {}, "overview");
-        view(0, 900, () -> document.select(new ReceiverId("boathouse-node-rx")), "gear");
+        view(0, 900, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "gear");
         view(0, 700, () -> window.gear().form(), "gear-form");
         view(0, 700, () -> window.gear().patterns(), "gear-patterns");
         view(0, 700, () -> window.gear().profiles(), "gear-profiles");
-        view(1, 500, () -> document.select(new ReceiverId("boathouse-node-rx")), "flow");
-        view(2, 500, () -> document.select(new zentrel.plan.AdapterId("jetty-node.network")), "addresses");
+        view(1, 500, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "flow");
+        view(2, 500, () -> document.select(Kind.ADAPTER.id("jetty-node.network")), "addresses");
         view(2, 900, () -> window.showMove("172.20.0.0/16"), "address-move");
         view(2, 900, window::showGivingOut, "address-give");
         view(2, 1500, () -> window.showImport(TABLE), "address-import");
@@ -59,44 +56,44 @@ final class Shots {
                 1,
                 900,
                 () -> {
-                    document.select(new zentrel.plan.HostId("hut-console"));
+                    document.select(Kind.HOST.id("hut-console"));
                     document.propose(
                             zentrel.gear.Changing.address(
                                     document.plan(),
-                                    new zentrel.plan.AdapterId("hut-console.control"),
+                                    Kind.ADAPTER.id("hut-console.control"),
                                     0,
                                     zentrel.ipv4.HostAddress.parse("10.42.1.9/16")),
                             false);
                 },
                 "change");
-        view(3, 500, () -> document.select(new UniverseId("u5")), "universes");
+        view(3, 500, () -> document.select(Kind.UNIVERSE.id("u5")), "universes");
         view(
                 3,
                 500,
                 () -> {
                     document.dayProperty().set(true);
-                    document.select(new UniverseId("u10"));
+                    document.select(Kind.UNIVERSE.id("u10"));
                 },
                 "universes-day");
         steps.add(new Step(100, () -> {
             document.dayProperty().set(false);
-            document.select(new UniverseId("u5"));
+            document.select(Kind.UNIVERSE.id("u5"));
         }));
         view(3, 900, window::lookNext, "next-look");
         view(
                 1,
                 1200,
                 () -> {
-                    document.select(new zentrel.plan.PortId("boathouse-node.p1"));
+                    document.select(Kind.PORT.id("boathouse-node.p1"));
                     window.besideOneThatWorks();
                 },
                 "beside");
-        view(3, 1500, () -> window.showWhoWins(new UniverseId("u12")), "who-wins");
+        view(3, 1500, () -> window.showWhoWins(Kind.UNIVERSE.id("u12")), "who-wins");
         view(
                 4,
                 1500,
                 () -> {
-                    document.select(new FixtureId("f801"));
+                    document.select(Kind.FIXTURE.id("f801"));
                     window.bench().startStandins();
                 },
                 "bench-started");
@@ -106,16 +103,16 @@ final class Shots {
                 3500,
                 () -> {
                     window.bench().arm();
-                    document.select(new FixtureId("f104"));
+                    document.select(Kind.FIXTURE.id("f104"));
                 },
                 "bench-armed");
         steps.removeLast();
-        view(4, 1500, () -> window.bench().raise(new UniverseId("u1"), 55, 230), "bench");
+        view(4, 1500, () -> window.bench().raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench");
         view(
                 4,
                 1800,
                 () -> {
-                    document.select(new LinkId("go-link"));
+                    document.select(Kind.LINK.id("go-link"));
                     window.bench().sendCue();
                 },
                 "bench-cue");

@@ -21,7 +21,7 @@ import zentrel.plan.*;
 
 /** The real window: words for addresses, a refusal that keeps what was typed, boxes out of the box, who answers, exports. */
 class AddressPagesWindowTest extends OpenWindow {
-    private static final AdapterId JETTY = new AdapterId("jetty-node.network");
+    private static final Id<Adapter> JETTY = Kind.ADAPTER.id("jetty-node.network");
 
     private void shown(FxRobot robot) {
         plan();
@@ -29,12 +29,12 @@ class AddressPagesWindowTest extends OpenWindow {
         settled(() -> there(robot, "#address-list"));
     }
 
-    private AdapterAddress first(AdapterId id) {
+    private AdapterAddress first(Id<Adapter> id) {
         return document.plan().index().adapter(id).addresses().get(0);
     }
 
     /** Opens the field of an adapter's address by keyboard. */
-    private void open(FxRobot robot, AdapterId id) {
+    private void open(FxRobot robot, Id<Adapter> id) {
         fx(() -> {
             document.select(id);
             return true;
@@ -113,7 +113,7 @@ class AddressPagesWindowTest extends OpenWindow {
         plan();
         assertThat(fx(() -> flow(list).getFirstVisibleCell().getIndex())).isEqualTo(top);
         fx(() -> {
-            document.select(new AdapterId("visitor-router.visitors"));
+            document.select(Kind.ADAPTER.id("visitor-router.visitors"));
             return true;
         });
         settled(() ->
@@ -163,15 +163,24 @@ class AddressPagesWindowTest extends OpenWindow {
         for (Host host : moved.hosts()) {
             for (Adapter adapter : host.adapters()) {
                 HostAddress here = HostAddress.parse("127.41.7." + number++ + "/8");
-                moved = moved.withAdapter(
+                moved = moved.with(
                         adapter.id(),
                         a -> a.withAddresses(List.of(new AdapterAddress(Setting.of(here), AddressOrigin.MANUAL))));
             }
         }
-        Plan loopback = moved.withReceivers(moved.receivers().stream()
-                .map(r -> new Receiver(
-                        r.id(), r.name(), r.application(), r.protocols(), r.inputOn(), false, r.merge(), r.ports()))
-                .toList());
+        Plan loopback = moved.with(
+                Kind.RECEIVER,
+                moved.receivers().stream()
+                        .map(r -> new Receiver(
+                                r.id(),
+                                r.name(),
+                                r.application(),
+                                r.protocols(),
+                                r.inputOn(),
+                                false,
+                                r.merge(),
+                                r.ports()))
+                        .toList());
         int asked = number - 1;
         fx(() -> {
             document.show(LoadedPlan.of(loopback));
@@ -250,7 +259,7 @@ class AddressPagesWindowTest extends OpenWindow {
         fire(robot, "#give-set");
         settled(() -> !document.plan().equals(ready));
         plan();
-        assertThat(fx(() -> first(new AdapterId("glasshouse-node.network"))
+        assertThat(fx(() -> first(Kind.ADAPTER.id("glasshouse-node.network"))
                                 .inForce()
                                 .address()
                                 .octet(2)

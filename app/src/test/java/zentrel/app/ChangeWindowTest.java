@@ -28,7 +28,7 @@ import zentrel.wire.UdpWire;
 
 /** The real window: values changed where they are read, planned, typed in, heard; a rig typed from a paper list. */
 class ChangeWindowTest extends OpenWindow {
-    private static final AdapterId CONTROL = new AdapterId("hut-console.control");
+    private static final Id<Adapter> CONTROL = Kind.ADAPTER.id("hut-console.control");
 
     /** Opens the field of a setting by keyboard, types into it and ends with these keys. */
     private void retype(FxRobot robot, String reads, String text, KeyCode... end) {
@@ -58,7 +58,7 @@ class ChangeWindowTest extends OpenWindow {
 
     @Test
     void anAddressIsChangedWithEveryPlaceThatKeepsItAndEachStepIsUndoneByItself(FxRobot robot) {
-        choose(new HostId("hut-console"));
+        choose(Kind.HOST.id("hut-console"));
         retype(robot, "10.42.1.1", "10.42.1.9", KeyCode.ENTER);
         settled(() ->
                 robot.lookup("#change-set").tryQuery().filter(Node::isFocused).isPresent());
@@ -72,7 +72,7 @@ class ChangeWindowTest extends OpenWindow {
                 .inForce()
                 .toString()
                 .equals("10.42.1.9/16"));
-        assertThat(plan().index().link(new LinkId("go-link")).destination().inForce())
+        assertThat(plan().index().get(Kind.LINK.id("go-link")).destination().inForce())
                 .hasToString("10.42.1.9");
         assertThat(plan().copies())
                 .filteredOn(c -> c.of().equals(CONTROL))
@@ -85,7 +85,7 @@ class ChangeWindowTest extends OpenWindow {
 
     @Test
     void aChangeIsPlannedThenTypedInAndOnlyThenInForce(FxRobot robot) {
-        choose(new ReceiverId("boathouse-node-rx"));
+        choose(Kind.RECEIVER.id("boathouse-node-rx"));
         retype(robot, "Art-Net 4", "40 000", KeyCode.ENTER);
         settled(() -> document.noticeProperty().get() != null);
         assertThat(fx(() -> document.noticeProperty().get()).text()).isEqualTo("\"40 000\" is no whole number.");
@@ -93,13 +93,13 @@ class ChangeWindowTest extends OpenWindow {
         retype(robot, "Art-Net 4", "104", KeyCode.SHIFT, KeyCode.ENTER);
         settled(() -> robot.lookup("#change-later").tryQuery().isPresent());
         click(robot, "#change-later");
-        PortId port = new PortId("boathouse-node.p1");
+        Id<Port> port = Kind.PORT.id("boathouse-node.p1");
         settled(() -> document.plan().index().port(port).wire().orElseThrow().isPending());
         assertThat(plan().index().port(port).wire().orElseThrow()).hasToString("104 (now 4)");
         assertThat(fx(() -> document.reportProperty().get().isBroken()))
                 .as("what is in force still works")
                 .isFalse();
-        choose(new HostId("boathouse-node"));
+        choose(Kind.HOST.id("boathouse-node"));
         settled(() -> robot.lookup(".check-box").tryQuery().isPresent());
         fx(() -> {
             robot.lookup(".check-box").query().requestFocus();
@@ -121,10 +121,10 @@ class ChangeWindowTest extends OpenWindow {
     @Test
     void whatIsHeardOfADeviceTicksItsSettingsOff(FxRobot robot) throws Exception {
         Ipv4Address at = Ipv4Address.parse("127.93.0.7");
-        PortId port = new PortId("boathouse-node.p1");
+        Id<Port> port = Kind.PORT.id("boathouse-node.p1");
         Plan waiting = FernlightTrail.ready()
-                .withAdapter(
-                        new AdapterId("boathouse-node.network"),
+                .with(
+                        Kind.ADAPTER.id("boathouse-node.network"),
                         a -> a.withAddress(
                                 0,
                                 new AdapterAddress(
@@ -132,7 +132,7 @@ class ChangeWindowTest extends OpenWindow {
                                                 new HostAddress(at, 8),
                                                 a.addresses().get(0).inForce()),
                                         AddressOrigin.MANUAL)))
-                .withPort(port, p -> p.withWire(new Setting<>(44, 4)));
+                .with(port, p -> p.withWire(new Setting<>(44, 4)));
         fx(() -> {
             document.show(LoadedPlan.of(waiting));
             window.showStage(4);
@@ -158,7 +158,7 @@ class ChangeWindowTest extends OpenWindow {
         settled(() -> !document.plan().index().port(port).wire().orElseThrow().isPending());
         assertThat(plan().index().port(port).wire().orElseThrow()).isEqualTo(Setting.of(44));
         assertThat(plan().index()
-                        .adapter(new AdapterId("boathouse-node.network"))
+                        .adapter(Kind.ADAPTER.id("boathouse-node.network"))
                         .addresses()
                         .get(0)
                         .inForce()
@@ -169,7 +169,7 @@ class ChangeWindowTest extends OpenWindow {
     @Test
     void addressesAreGivenOutAnewButForThePinnedOne(FxRobot robot) {
         plan();
-        AdapterId desk = new AdapterId("hut-console.stream");
+        Id<Adapter> desk = Kind.ADAPTER.id("hut-console.stream");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         settled(() -> robot.lookup("#address-list").tryQuery().isPresent());
         fx(() -> {
@@ -211,7 +211,7 @@ class ChangeWindowTest extends OpenWindow {
             robot.lookup("#give-set").queryButton().fire();
             return true;
         });
-        AdapterId node = new AdapterId("glasshouse-node.network");
+        Id<Adapter> node = Kind.ADAPTER.id("glasshouse-node.network");
         settled(() ->
                 !document.plan().index().adapter(node).equals(before.index().adapter(node)));
         assertThat(plan().index().adapter(desk)).isEqualTo(before.index().adapter(desk));
@@ -238,7 +238,7 @@ class ChangeWindowTest extends OpenWindow {
     @Test
     void manyAddressesChangeByPinByRowsAndByTable(FxRobot robot) {
         Plan ready = plan();
-        AdapterId pergola = new AdapterId("pergola-controller.network");
+        Id<Adapter> pergola = Kind.ADAPTER.id("pergola-controller.network");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         settled(() -> robot.lookup("#address-more").tryQuery().isPresent());
         fx(() -> {
@@ -271,8 +271,9 @@ class ChangeWindowTest extends OpenWindow {
             return true;
         });
         robot.push(KeyCode.ENTER);
-        settled(() -> address(new AdapterId("boathouse-node.network")).equals("10.41.77.3/16"));
-        assertThat(fx(() -> address(new AdapterId("glasshouse-node.network")))).isEqualTo("10.41.77.1/16");
+        settled(() -> address(Kind.ADAPTER.id("boathouse-node.network")).equals("10.41.77.3/16"));
+        assertThat(fx(() -> address(Kind.ADAPTER.id("glasshouse-node.network"))))
+                .isEqualTo("10.41.77.1/16");
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().equals(ready));
         plan(); // with its findings
@@ -291,7 +292,7 @@ class ChangeWindowTest extends OpenWindow {
             robot.lookup("#import-set").queryButton().fire();
             return true;
         });
-        settled(() -> address(new AdapterId("jetty-node.network")).equals("10.41.22.9/16"));
+        settled(() -> address(Kind.ADAPTER.id("jetty-node.network")).equals("10.41.22.9/16"));
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().equals(ready));
         plan(); // with its findings
@@ -307,7 +308,7 @@ class ChangeWindowTest extends OpenWindow {
         settled(() -> robot.lookup("#address-more").tryQuery().isPresent());
     }
 
-    private String address(AdapterId id) {
+    private String address(Id<Adapter> id) {
         return document.plan().index().adapter(id).addresses().get(0).inForce().toString();
     }
 
@@ -339,13 +340,13 @@ class ChangeWindowTest extends OpenWindow {
         });
         settled(() -> document.plan()
                 .index()
-                .segment(new SegmentId("stream"))
+                .segment(Kind.SEGMENT.id("stream"))
                 .subnet()
                 .orElseThrow()
                 .toString()
                 .equals("10.99.0.0/16"));
         assertThat(plan().index()
-                        .adapter(new AdapterId("boathouse-node.network"))
+                        .adapter(Kind.ADAPTER.id("boathouse-node.network"))
                         .addresses()
                         .get(0)
                         .inForce())
@@ -357,7 +358,7 @@ class ChangeWindowTest extends OpenWindow {
 
     @Test
     void whatToTypeOnAComputerIsShownAndCopied(FxRobot robot) {
-        choose(new HostId("office-computer"));
+        choose(Kind.HOST.id("office-computer"));
         settled(() -> robot.lookup("#machine-copy").tryQuery().isPresent());
         fx(() -> {
             robot.lookup("#machine-show").queryButton().fire();

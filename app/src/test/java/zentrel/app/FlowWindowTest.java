@@ -19,8 +19,8 @@ import zentrel.app.flow.BigRig;
 import zentrel.app.flow.FlowView;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.ReceiverId;
 
 /** The real window: the flow filtered, folded, opened, walked by arrows, zoomed and back, and put on paper. */
 class FlowWindowTest extends OpenWindow {
@@ -87,7 +87,8 @@ class FlowWindowTest extends OpenWindow {
         settled(() -> focused().endsWith("-rx"));
         String taker = focused();
         robot.push(KeyCode.ENTER);
-        settled(() -> new ReceiverId(taker.substring(5))
+        settled(() -> Kind.RECEIVER
+                .id(taker.substring(5))
                 .equals(document.selectionProperty().get()));
     }
 

@@ -21,13 +21,14 @@ import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.ipv4.HostAddress;
 import zentrel.path.Verdict;
+import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterId;
 import zentrel.plan.AddressOrigin;
 import zentrel.plan.Host;
-import zentrel.plan.HostId;
+import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.PortId;
+import zentrel.plan.Port;
 
 /** The real window, from an empty plan: gear by keyboard, by mouse, from a spreadsheet, from a colleague. */
 class GearWindowTest extends OpenWindow {
@@ -58,12 +59,12 @@ class GearWindowTest extends OpenWindow {
         fire(robot, "#form-keep");
         settled(() -> !document.plan()
                 .index()
-                .host(new HostId("hut-switch"))
+                .host(Kind.HOST.id("hut-switch"))
                 .switching()
                 .querier()
                 .inForce());
         assertThat(plan().index()
-                        .adapter(new AdapterId("hut-switch.management"))
+                        .adapter(Kind.ADAPTER.id("hut-switch.management"))
                         .plug()
                         .vlan()
                         .orElseThrow()
@@ -76,7 +77,7 @@ class GearWindowTest extends OpenWindow {
         fire(robot, "#form-keep");
         settled(() -> document.plan()
                 .index()
-                .adapter(new AdapterId("jetty-node.network"))
+                .adapter(Kind.ADAPTER.id("jetty-node.network"))
                 .plug()
                 .megabits()
                 .isPresent());
@@ -95,7 +96,7 @@ class GearWindowTest extends OpenWindow {
         settled(() -> there(robot, "#gear-list"));
         fx(() -> {
             robot.lookup("#gear-list").query().requestFocus();
-            document.select(new HostId(host));
+            document.select(Kind.HOST.id(host));
             return true;
         });
         robot.push(KeyCode.ENTER);
@@ -250,12 +251,12 @@ class GearWindowTest extends OpenWindow {
         show(FernlightTrail.ready());
         int boxes = plan().hosts().size();
         fx(() -> {
-            document.select(new HostId("boathouse-node"));
+            document.select(Kind.HOST.id("boathouse-node"));
             return true;
         });
         click(robot, "#gear-list");
         fx(() -> {
-            document.select(new HostId("boathouse-node"));
+            document.select(Kind.HOST.id("boathouse-node"));
             return true;
         });
         robot.push(KeyCode.CONTROL, KeyCode.D);
@@ -276,9 +277,9 @@ class GearWindowTest extends OpenWindow {
 
     @Test
     void aPlannedAddressIsTickedOffAndTheRestartDone(FxRobot robot) {
-        AdapterId adapter = new AdapterId("pergola-controller.network");
+        Id<Adapter> adapter = Kind.ADAPTER.id("pergola-controller.network");
         Plan planned = FernlightTrail.ready()
-                .withAdapter(
+                .with(
                         adapter,
                         a -> a.withAddresses(List.of(new AdapterAddress(
                                 a.addresses().get(0).address().planning(HostAddress.parse("10.41.30.9/16")),
@@ -309,7 +310,7 @@ class GearWindowTest extends OpenWindow {
         show(FernlightTrail.ready());
         click(robot, "#gear-list");
         fx(() -> {
-            document.select(new HostId("boathouse-node"));
+            document.select(Kind.HOST.id("boathouse-node"));
             return true;
         });
         robot.push(KeyCode.ENTER);
@@ -322,7 +323,7 @@ class GearWindowTest extends OpenWindow {
         click(robot, "#form-keep");
         settled(() -> document.plan()
                 .index()
-                .host(new HostId("boathouse-node"))
+                .host(Kind.HOST.id("boathouse-node"))
                 .place()
                 .equals("Jetty"));
         assertThat(report().findings()).extracting(zentrel.check.Finding::rule).contains("power.off");
@@ -344,7 +345,7 @@ class GearWindowTest extends OpenWindow {
             robot.lookup("#form-later").queryButton().fire();
             return true;
         });
-        PortId port = new PortId("boathouse-node.p1");
+        Id<Port> port = Kind.PORT.id("boathouse-node.p1");
         settled(() -> document.plan().index().port(port).direction().isPending());
         assertThat(report().isBroken())
                 .as("what is only planned breaks nothing")
@@ -353,7 +354,7 @@ class GearWindowTest extends OpenWindow {
 
     @Test
     void aColleaguesVersionIsComparedAndTakenOver(FxRobot robot) throws Exception {
-        Plan theirs = FernlightTrail.ready().withPort(new PortId("boathouse-node.p1"), p -> p.withWire(7));
+        Plan theirs = FernlightTrail.ready().with(Kind.PORT.id("boathouse-node.p1"), p -> p.withWire(7));
         Path file = Files.createTempDirectory(home, "theirs").resolve("theirs.json");
         PlanFile.save(LoadedPlan.of(theirs), file);
         show(FernlightTrail.ready());

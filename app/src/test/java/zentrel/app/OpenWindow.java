@@ -74,7 +74,7 @@ abstract class OpenWindow {
         return report().plan();
     }
 
-    final void choose(Id id) {
+    final void choose(Id<?> id) {
         plan();
         fx(() -> {
             document.select(id);

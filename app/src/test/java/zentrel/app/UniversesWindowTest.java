@@ -27,7 +27,7 @@ class UniversesWindowTest extends OpenWindow {
     void whereADarkPortDiesIsFoundByLooking(FxRobot robot) {
         settled(() -> document.reportProperty().get() != null);
         fx(() -> {
-            document.select(new PortId("boathouse-node.p1"));
+            document.select(Kind.PORT.id("boathouse-node.p1"));
             return true;
         });
         settled(() -> robot.lookup("#look-next").tryQuery().isPresent());
@@ -87,7 +87,7 @@ class UniversesWindowTest extends OpenWindow {
     void numbersMoveEverywhereAndRoutesAreTakenOver(FxRobot robot) {
         shown(robot);
         Plan ready = fx(document::plan);
-        PortId output = new PortId("pergola.o1");
+        Id<Port> output = Kind.PORT.id("pergola.o1");
         assertThat(ready.index().find(output)).isPresent();
         fire(robot, "#universes-numbers");
         settled(() -> robot.lookup("#numbers-show").tryQuery().isPresent());
@@ -121,7 +121,7 @@ class UniversesWindowTest extends OpenWindow {
     /** An answer is part of the plan: it is undone and done again, and a file has it. */
     @Test
     void whatWasSeenIsKeptWithThePlan(FxRobot robot) throws Exception {
-        choose(new PortId("boathouse-node.p1"));
+        choose(Kind.PORT.id("boathouse-node.p1"));
         fx(() -> {
             window.lookNext();
             return true;
@@ -130,7 +130,7 @@ class UniversesWindowTest extends OpenWindow {
         fire(robot, "#look-yes");
         settled(() -> document.plan().sightings().size() == 1 && there(robot, "#look-anew"));
         Sighting kept = fx(() -> document.plan().sightings().get(0));
-        assertThat(kept.receiver()).isEqualTo(new PortId("boathouse-node.p1"));
+        assertThat(kept.receiver()).isEqualTo(Kind.PORT.id("boathouse-node.p1"));
         assertThat(kept.answer()).isEqualTo(Answer.YES);
         byte[] file = zentrel.file.PlanWriter.write(LoadedPlan.of(plan()));
         assertThat(zentrel.file.PlanReader.read(file).plan().sightings()).containsExactly(kept);
@@ -155,7 +155,7 @@ class UniversesWindowTest extends OpenWindow {
             document.show(LoadedPlan.of(FernlightTrail.draft()));
             return true;
         });
-        choose(new PortId("boathouse-node.p1"));
+        choose(Kind.PORT.id("boathouse-node.p1"));
         settled(() -> there(robot, "#beside"));
         fire(robot, "#beside");
         settled(() -> there(robot, "#beside-says"));
@@ -167,7 +167,7 @@ class UniversesWindowTest extends OpenWindow {
         fire(robot, "#strip-fix");
         settled(() -> document.plan()
                 .index()
-                .port(new PortId("boathouse-node.p1"))
+                .port(Kind.PORT.id("boathouse-node.p1"))
                 .wire()
                 .filter(w -> w.inForce() == 4)
                 .isPresent());
@@ -181,7 +181,7 @@ class UniversesWindowTest extends OpenWindow {
             document.apply(new Edit("fight", p -> {
                 Plan next = p;
                 for (Stream s : p.streams()) {
-                    next = next.withStream(s.id(), x -> x.withPriority(100).withStandby(false));
+                    next = next.with(s.id(), x -> x.withPriority(100).withStandby(false));
                 }
                 return next;
             }));
@@ -214,8 +214,8 @@ class UniversesWindowTest extends OpenWindow {
         fx(() -> {
             document.apply(new Edit(
                     "snoop",
-                    p -> p.withAdapter(
-                            new AdapterId("hut-switch.management"), a -> a.withSegment(new SegmentId("stream")))));
+                    p -> p.with(
+                            Kind.ADAPTER.id("hut-switch.management"), a -> a.withSegment(Kind.SEGMENT.id("stream")))));
             return true;
         });
         shown(robot);
@@ -259,7 +259,7 @@ class UniversesWindowTest extends OpenWindow {
         fire(robot, "#fix");
         settled(() -> document.plan()
                 .index()
-                .host(new HostId("office-computer"))
+                .host(Kind.HOST.id("office-computer"))
                 .firewall()
                 .letsIn(Traffic.OWN));
         assertThat(report().isBroken()).isFalse();
@@ -294,7 +294,7 @@ class UniversesWindowTest extends OpenWindow {
         fire(robot, "#range-set");
         PlanIndex index = plan().index();
         for (int i = 0; i < 4; i++) {
-            assertThat(index.universesOf(new PortId("paths-node.p" + (i + 1))))
+            assertThat(index.universesOf(Kind.PORT.id("paths-node.p" + (i + 1))))
                     .containsExactly(plan().universes().get(i).id());
         }
     }
@@ -319,7 +319,7 @@ class UniversesWindowTest extends OpenWindow {
                 .isPresent());
         assertThat(fx(document::plan)).as("nothing is changed by looking").isEqualTo(ready);
         fire(robot, "#protocol-set");
-        settled(() -> document.plan().index().streamsOf(new ApplicationId("hut-desk")).stream()
+        settled(() -> document.plan().index().streamsFrom(Kind.APPLICATION.id("hut-desk")).stream()
                 .allMatch(s -> s.protocol() == Protocol.SACN));
         plan();
         assertThat(fx(() -> document.reportProperty().get().isBroken())).isFalse();

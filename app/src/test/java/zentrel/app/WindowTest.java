@@ -25,12 +25,8 @@ import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
-import zentrel.plan.AdapterId;
-import zentrel.plan.FixtureId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.PortId;
-import zentrel.plan.ReceiverId;
-import zentrel.plan.UniverseId;
 
 /** The real window under a real display: the whole journey of somebody who opens the demo. */
 class WindowTest extends OpenWindow {
@@ -98,7 +94,8 @@ class WindowTest extends OpenWindow {
         robot.push(KeyCode.CONTROL, KeyCode.K);
         robot.write("501 boat");
         robot.push(KeyCode.ENTER);
-        settled(() -> new FixtureId("f501").equals(document.selectionProperty().get()));
+        settled(() ->
+                Kind.FIXTURE.id("f501").equals(document.selectionProperty().get()));
         waitFor("Hut desk → Port 1 of Boathouse node");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
         assertThat(fx(() -> window.shownStage())).isEqualTo(3);
@@ -139,7 +136,7 @@ class WindowTest extends OpenWindow {
     void everyControlHasAName() {
         plan();
         fx(() -> {
-            document.select(new ReceiverId("boathouse-node-rx"));
+            document.select(Kind.RECEIVER.id("boathouse-node-rx"));
             return true;
         });
         for (int i = 0; i < 5; i++) {
@@ -163,7 +160,7 @@ class WindowTest extends OpenWindow {
         plan();
         fx(() -> {
             window.showStage(4);
-            document.select(new FixtureId("f104"));
+            document.select(Kind.FIXTURE.id("f104"));
             return true;
         });
         click(robot, "#bench-start");
@@ -177,17 +174,17 @@ class WindowTest extends OpenWindow {
         waitFor("slot 55 = 255");
         waitFor("seen 1 of 18 lit");
         fx(() -> {
-            document.select(new FixtureId("f103")); // on the same line, and nothing of it was raised
+            document.select(Kind.FIXTURE.id("f103")); // on the same line, and nothing of it was raised
             return true;
         });
         waitFor("not seen any of 18");
         fx(() -> {
-            document.select(new UniverseId("u1"));
+            document.select(Kind.UNIVERSE.id("u1"));
             return true;
         });
         waitFor("seen 1 slot lit");
         fx(() -> {
-            document.select(new zentrel.plan.LinkId("go-link"));
+            document.select(zentrel.plan.Kind.LINK.id("go-link"));
             return true;
         });
         click(robot, "#bench-cue");
@@ -230,7 +227,7 @@ class WindowTest extends OpenWindow {
         plan();
         fx(() -> {
             window.showStage(2);
-            document.select(new AdapterId("jetty-node.network"));
+            document.select(Kind.ADAPTER.id("jetty-node.network"));
             return true;
         });
         waitFor("One address on two adapters");
@@ -254,7 +251,7 @@ class WindowTest extends OpenWindow {
                 .isEmpty());
         assertThat(fx(() -> document.plan()
                         .index()
-                        .adapter(new AdapterId("jetty-node.network"))
+                        .adapter(Kind.ADAPTER.id("jetty-node.network"))
                         .addresses()
                         .get(0)
                         .inForce()))
@@ -300,13 +297,13 @@ class WindowTest extends OpenWindow {
         plan();
         fx(() -> {
             window.showStage(3);
-            document.select(new UniverseId("u8"));
+            document.select(Kind.UNIVERSE.id("u8"));
             return true;
         });
         waitFor("U8  Paths");
         waitFor("The two ends use different protocols");
         fx(() -> {
-            document.select(new PortId("paths-node.p1"));
+            document.select(Kind.PORT.id("paths-node.p1"));
             window.showStage(1);
             return true;
         });

@@ -10,8 +10,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import zentrel.machine.MachineSheet;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterId;
 import zentrel.plan.Host;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
 /** {@code zentrel machine PLAN HOST [--back]}: what to type on one computer. It runs nothing. */
@@ -45,7 +45,7 @@ final class MachineCommand implements Callable<Integer> {
     public Integer call() throws Refusal {
         Plan opened = input.plan();
         Host found = PlanArgument.host(opened, host);
-        Map<AdapterId, String> names = new HashMap<>();
+        Map<Id<Adapter>, String> names = new HashMap<>();
         for (Map.Entry<String, String> entry : called.entrySet()) {
             Adapter adapter = found.adapters().stream()
                     .filter(a -> a.name().equals(entry.getValue()))

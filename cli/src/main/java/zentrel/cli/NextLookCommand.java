@@ -50,7 +50,7 @@ final class NextLookCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal {
         Plan opened = input.plan();
-        Id subject = opened.index()
+        Id<?> subject = opened.index()
                 .idOf(id)
                 .orElseThrow(() -> new Refusal("The plan has nothing with the id \"" + id + "\"."));
         SignalPath path = new SignalPaths(opened)

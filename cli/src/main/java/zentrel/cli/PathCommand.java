@@ -20,10 +20,8 @@ import zentrel.path.PathReport;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
-import zentrel.plan.FixtureId;
-import zentrel.plan.LinkId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.UniverseId;
 
 /** {@code zentrel path PLAN --fixture ID | --universe ID | --link ID}: the ten hops, judged. */
 @Command(name = "path", mixinStandardHelpOptions = true, description = "Judges the signal path hop by hop.")
@@ -78,12 +76,12 @@ final class PathCommand implements Callable<Integer> {
     private PathReport judge(SignalPaths paths) throws Refusal {
         try {
             if (subject.fixture != null) {
-                return paths.ofFixture(new FixtureId(subject.fixture));
+                return paths.ofFixture(Kind.FIXTURE.id(subject.fixture));
             }
             if (subject.universe != null) {
-                return paths.ofUniverse(new UniverseId(subject.universe));
+                return paths.ofUniverse(Kind.UNIVERSE.id(subject.universe));
             }
-            return paths.ofLink(new LinkId(String.valueOf(subject.link)));
+            return paths.ofLink(Kind.LINK.id(String.valueOf(subject.link)));
         } catch (IllegalArgumentException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }

@@ -11,8 +11,8 @@ import picocli.CommandLine.Option;
 import zentrel.contest.Contest;
 import zentrel.contest.Settling;
 import zentrel.path.SignalPaths;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.UniverseId;
 
 /** {@code zentrel who-wins PLAN [--universe ID]}: who is heard at each port, and what happens when one stops. */
 @Command(
@@ -45,7 +45,7 @@ final class WhoWinsCommand implements Callable<Integer> {
             throw new Refusal("The plan has no universe \"" + only + "\".");
         }
         SignalPaths paths = new SignalPaths(opened);
-        List<Contest> contests = only == null ? Contest.all(paths) : Contest.of(paths, new UniverseId(only));
+        List<Contest> contests = only == null ? Contest.all(paths) : Contest.of(paths, Kind.UNIVERSE.id(only));
         if (out.json) {
             ArrayNode all = Output.JSON.arrayNode();
             for (Contest c : contests) {

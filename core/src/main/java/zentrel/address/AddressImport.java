@@ -115,7 +115,7 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
      * @param mine the computer one sits at, which is changed last
      * @throws IllegalArgumentException with a sentence, where the columns do not say which box a row is about
      */
-    public static AddressImport of(Plan plan, TextTable table, Columns<Column> columns, Optional<HostId> mine) {
+    public static AddressImport of(Plan plan, TextTable table, Columns<Column> columns, Optional<Id<Host>> mine) {
         if (!columns.at().containsKey(Column.HOST) && !columns.at().containsKey(Column.MAC)) {
             throw new IllegalArgumentException("No column says which box a row is about. Say which one has its name, or"
                     + " its hardware address.");
@@ -174,10 +174,10 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
         private final Names names;
         private final List<Readdressing.Change> changes = new ArrayList<>();
         private final List<LeftOut> leftOut = new ArrayList<>();
-        private final Map<AdapterId, Integer> taken = new HashMap<>();
+        private final Map<Id<Adapter>, Integer> taken = new HashMap<>();
         private final Map<Ipv4Address, Long> rowOf = new HashMap<>();
-        private final Map<AdapterId, UnaryOperator<Adapter>> told = new LinkedHashMap<>();
-        private final Map<HostId, String> places = new LinkedHashMap<>();
+        private final Map<Id<Adapter>, UnaryOperator<Adapter>> told = new LinkedHashMap<>();
+        private final Map<Id<Host>, String> places = new LinkedHashMap<>();
         private int same;
 
         Rows(Plan plan) {
@@ -311,14 +311,14 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
                     .orElse(own.get(0));
         }
 
-        AddressImport finished(Optional<HostId> mine) {
-            Map<AdapterId, UnaryOperator<Adapter>> adapters = Map.copyOf(told);
-            Map<HostId, String> moved = Map.copyOf(places);
+        AddressImport finished(Optional<Id<Host>> mine) {
+            Map<Id<Adapter>, UnaryOperator<Adapter>> adapters = Map.copyOf(told);
+            Map<Id<Host>, String> moved = Map.copyOf(places);
             int rows = changes.size() + adapters.size() + moved.size();
             UnaryOperator<Plan> facts = p -> {
                 List<Host> hosts = new ArrayList<>(p.hosts());
                 hosts.replaceAll(h -> told(h, adapters, moved));
-                return p.withHosts(hosts);
+                return p.with(Kind.HOST, hosts);
             };
             Readdressing readdressing = Readdressing.of(
                     plan, "Take over a table of " + Counted.of(rows, "change"), changes, mine, twice(), facts);
@@ -335,7 +335,7 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
         }
 
         private static Host told(
-                Host host, Map<AdapterId, UnaryOperator<Adapter>> adapters, Map<HostId, String> moved) {
+                Host host, Map<Id<Adapter>, UnaryOperator<Adapter>> adapters, Map<Id<Host>, String> moved) {
             Host next = moved.containsKey(host.id()) ? host.withPlace(moved.getOrDefault(host.id(), "")) : host;
             return next.adapters().stream().anyMatch(a -> adapters.containsKey(a.id()))
                     ? next.withAdapters(next.adapters().stream()
@@ -347,7 +347,7 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
 
         /** Boxes that keep an address which the table gives to another one. */
         private List<String> twice() {
-            Set<AdapterId> changed = new HashSet<>();
+            Set<Id<Adapter>> changed = new HashSet<>();
             changes.forEach(c -> changed.add(c.adapter()));
             Map<Ipv4Address, Readdressing.Change> given = new HashMap<>();
             changes.forEach(c -> given.put(c.after().address(), c));

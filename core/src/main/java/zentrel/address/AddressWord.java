@@ -25,7 +25,7 @@ public final class AddressWord {
      * @return empty where the text is none of the words
      * @throws IllegalArgumentException with a sentence, where it cannot be so
      */
-    public static Optional<Edit> of(Plan plan, AdapterId id, int at, String text) {
+    public static Optional<Edit> of(Plan plan, Id<Adapter> id, int at, String text) {
         Adapter adapter = plan.index().adapter(id);
         String name = plan.index().name(id);
         String word = text.strip().toLowerCase(Locale.ROOT);
@@ -79,7 +79,7 @@ public final class AddressWord {
             case "none" ->
                 Optional.of(new Edit(
                         "Take an address from the " + name,
-                        p -> p.withAdapter(id, a -> {
+                        p -> p.with(id, a -> {
                             List<AdapterAddress> left = new ArrayList<>(a.addresses());
                             if (at < left.size()) {
                                 left.remove(at);
@@ -90,11 +90,10 @@ public final class AddressWord {
         };
     }
 
-    private static Edit put(String text, AdapterId id, int at, AdapterAddress address) {
+    private static Edit put(String text, Id<Adapter> id, int at, AdapterAddress address) {
         return new Edit(
                 text,
-                p -> p.withAdapter(
-                        id, a -> a.withAddress(Math.min(at, a.addresses().size()), address)));
+                p -> p.with(id, a -> a.withAddress(Math.min(at, a.addresses().size()), address)));
     }
 
     /** An address of 169.254.1.0 to 169.254.254.255 (RFC 3927, section 2.1), the same each time for an adapter. */

@@ -19,7 +19,7 @@ final class ChangedTogether {
     /** Boxes from which on they are changed on all processors; for fewer that takes longer. */
     private static final int MANY = 1000;
 
-    private final Map<AdapterId, List<Readdressing.Change>> byAdapter = new HashMap<>();
+    private final Map<Id<Adapter>, List<Readdressing.Change>> byAdapter = new HashMap<>();
     private final Map<Ipv4Address, List<Readdressing.Change>> byOld = new HashMap<>();
 
     private ChangedTogether(Plan plan, List<Readdressing.Change> changes) {
@@ -53,7 +53,10 @@ final class ChangedTogether {
         links.replaceAll(this::link);
         List<TypedCopy> copies = new ArrayList<>(plan.copies());
         copies.replaceAll(this::copy);
-        return plan.withHosts(hosts).withStreams(streams).withLinks(links).withCopies(copies);
+        return plan.with(Kind.HOST, hosts)
+                .with(Kind.STREAM, streams)
+                .with(Kind.LINK, links)
+                .with(Kind.COPY, copies);
     }
 
     /** By plain loops: a whole rig may be numbered at once. */
@@ -117,7 +120,7 @@ final class ChangedTogether {
     }
 
     private ControlLink link(ControlLink link) {
-        HostId host = index.application(link.to()).host();
+        Id<Host> host = index.application(link.to()).host();
         for (Ipv4Address old :
                 List.of(link.destination().inForce(), link.destination().planned())) {
             for (Readdressing.Change change : byOld.getOrDefault(old, List.of())) {
@@ -130,8 +133,8 @@ final class ChangedTogether {
     }
 
     private TypedCopy copy(TypedCopy copy) {
-        if (copy.of() instanceof AdapterId of && index.find(of).isPresent()) {
-            for (Adapter adapter : index.hostOf(of).adapters()) {
+        if (copy.of().is(Kind.ADAPTER) && index.find(copy.of()).isPresent()) {
+            for (Adapter adapter : index.hostOf(copy.of()).adapters()) {
                 for (Readdressing.Change change : byAdapter.getOrDefault(adapter.id(), List.of())) {
                     String old =
                             change.before().map(b -> b.address().toString()).orElse("");

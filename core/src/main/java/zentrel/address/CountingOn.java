@@ -20,10 +20,10 @@ public final class CountingOn {
      *
      * @throws IllegalArgumentException with a sentence, where the range ends before all have one
      */
-    public static Readdressing of(Plan plan, List<AdapterId> adapters, HostAddress first) {
-        Set<AdapterId> chosen = new HashSet<>(adapters);
+    public static Readdressing of(Plan plan, List<Id<Adapter>> adapters, HostAddress first) {
+        Set<Id<Adapter>> chosen = new HashSet<>(adapters);
         Set<Ipv4Address> taken = new HashSet<>();
-        for (AdapterId id : chosen) {
+        for (Id<Adapter> id : chosen) {
             plan.index().adapter(id).segment().stream()
                     .flatMap(s -> plan.index().adaptersOn(s).stream())
                     .filter(a -> !chosen.contains(a.id()))
@@ -32,7 +32,7 @@ public final class CountingOn {
         }
         List<Readdressing.Change> changes = new ArrayList<>();
         Ipv4Address next = first.address();
-        for (AdapterId id : adapters) {
+        for (Id<Adapter> id : adapters) {
             Optional<HostAddress> before =
                     plan.index().adapter(id).addresses().stream().findFirst().map(AdapterAddress::inForce);
             changes.add(new Readdressing.Change(

@@ -37,12 +37,12 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
      * @throws IllegalArgumentException with a sentence that says where there is no room, and what mask or block would do
      */
     public static GivingOut of(
-            Plan plan, List<SegmentId> segments, Scheme scheme, boolean anew, Optional<HostId> mine) {
+            Plan plan, List<Id<Segment>> segments, Scheme scheme, boolean anew, Optional<Id<Host>> mine) {
         List<AddressBlock> blocks = new ArrayList<>();
         List<Readdressing.Change> changes = new ArrayList<>();
         List<String> warnings = new ArrayList<>();
-        Map<SegmentId, AddressBlock> pools = new LinkedHashMap<>();
-        java.util.stream.Stream<SegmentId> each =
+        Map<Id<Segment>, AddressBlock> pools = new LinkedHashMap<>();
+        java.util.stream.Stream<Id<Segment>> each =
                 plan.hosts().size() < MANY ? segments.stream() : segments.parallelStream();
         for (Given given : each.map(id -> given(plan, id, scheme, anew)).toList()) {
             if (given.refused().isPresent()) {
@@ -63,7 +63,7 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                 warnings,
                 p -> {
                     Plan next = p;
-                    for (Map.Entry<SegmentId, AddressBlock> pool : pools.entrySet()) {
+                    for (Map.Entry<Id<Segment>, AddressBlock> pool : pools.entrySet()) {
                         next = pooled(next, pool.getKey(), pool.getValue());
                     }
                     return next;
@@ -73,14 +73,14 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
 
     /** What one segment comes to, or the sentence that says why it has no room. */
     private record Given(
-            SegmentId segment,
+            Id<Segment> segment,
             List<AddressBlock> blocks,
             Optional<AddressBlock> pool,
             List<Readdressing.Change> changes,
             List<String> warnings,
             Optional<IllegalArgumentException> refused) {}
 
-    private static Given given(Plan plan, SegmentId id, Scheme scheme, boolean anew) {
+    private static Given given(Plan plan, Id<Segment> id, Scheme scheme, boolean anew) {
         try {
             Segment segment = plan.index().segment(id);
             Subnet subnet = segment.subnet()
@@ -98,7 +98,7 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
 
     private static void onSegment(
             Plan plan,
-            SegmentId id,
+            Id<Segment> id,
             Subnet subnet,
             Scheme.Layout layout,
             boolean anew,
@@ -181,7 +181,7 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
     }
 
     /** The plan with the segment's DHCP server giving out from the pool's block. */
-    private static Plan pooled(Plan plan, SegmentId segment, AddressBlock block) {
+    private static Plan pooled(Plan plan, Id<Segment> segment, AddressBlock block) {
         Subnet subnet = plan.index().segment(segment).subnet().orElse(block.range());
         for (Adapter adapter : plan.index().adaptersOn(segment)) {
             if (adapter.serves().isPresent()) {
@@ -191,7 +191,7 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                         : block.range().last();
                 Ipv4Address first =
                         block.first().equals(subnet.network()) ? block.first().plus(1) : block.first();
-                return plan.withAdapter(
+                return plan.with(
                         adapter.id(),
                         a -> a.withServes(Optional.of(new DhcpServer(
                                 server.enabled(),

@@ -24,7 +24,7 @@ public final class Moving {
      * @param mine the computer one sits at, which is changed last
      * @throws IllegalArgumentException with a sentence, where the range has not room for all; it says which mask would do
      */
-    public static Readdressing of(Plan plan, SegmentId segment, Subnet to, Optional<HostId> mine) {
+    public static Readdressing of(Plan plan, Id<Segment> segment, Subnet to, Optional<Id<Host>> mine) {
         List<Adapter> adapters = plan.index().adaptersOn(segment);
         long needed = adapters.stream().mapToLong(a -> a.addresses().size()).sum();
         if (needed > to.hostCount()) {
@@ -44,12 +44,12 @@ public final class Moving {
                 changes,
                 mine,
                 warnings,
-                p -> p.withSegment(segment, s -> s.withSubnet(Optional.of(to))));
+                p -> p.with(segment, s -> s.withSubnet(Optional.of(to))));
     }
 
     /** Ranges of other segments that the new one would cover, where a computer is on both. */
     private static void overlapping(
-            Plan plan, SegmentId segment, List<Adapter> adapters, Subnet to, List<String> warnings) {
+            Plan plan, Id<Segment> segment, List<Adapter> adapters, Subnet to, List<String> warnings) {
         for (Segment other : plan.segments()) {
             long both = adapters.stream()
                     .map(a -> plan.index().hostOf(a.id()))

@@ -41,7 +41,7 @@ public record OutOfTheBox(List<Batch> batches) {
      * @param target the address that it is to have
      * @param done whether it has it
      */
-    public record Box(AdapterId adapter, String name, HostAddress target, boolean done) {}
+    public record Box(Id<Adapter> adapter, String name, HostAddress target, boolean done) {}
 
     public OutOfTheBox {
         batches = List.copyOf(batches);
@@ -84,7 +84,7 @@ public record OutOfTheBox(List<Batch> batches) {
 
     /** The boxes of a batch are as they left the factory; what they are to have stays planned. */
     public static Edit unpacked(Batch batch) {
-        Set<AdapterId> adapters = new HashSet<>();
+        Set<Id<Adapter>> adapters = new HashSet<>();
         batch.boxes().forEach(b -> adapters.add(b.adapter()));
         return new Edit(
                 batch.boxes().size() == 1
@@ -92,8 +92,8 @@ public record OutOfTheBox(List<Batch> batches) {
                         : batch.boxes().size() + " boxes are as they left the box",
                 p -> {
                     Plan next = p;
-                    for (AdapterId id : adapters) {
-                        next = next.withAdapter(
+                    for (Id<Adapter> id : adapters) {
+                        next = next.with(
                                 id,
                                 a -> a.withAddress(
                                         0,
@@ -120,7 +120,7 @@ public record OutOfTheBox(List<Batch> batches) {
     public static Edit set(Box box) {
         return new Edit(
                 box.name() + " has its address",
-                p -> p.withAdapter(
+                p -> p.with(
                         box.adapter(),
                         a -> a.withAddress(0, new AdapterAddress(Setting.of(box.target()), AddressOrigin.MANUAL))));
     }

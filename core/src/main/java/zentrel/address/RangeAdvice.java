@@ -30,7 +30,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
      * @param keep whether it uses that range already
      * @param reasons in sentences, the weightiest first
      */
-    public record ForSegment(SegmentId segment, Subnet range, boolean keep, List<String> reasons) {
+    public record ForSegment(Id<Segment> segment, Subnet range, boolean keep, List<String> reasons) {
         public ForSegment {
             reasons = List.copyOf(reasons);
         }
@@ -62,7 +62,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
             ranges.add(advice);
         }
         List<String> remarks = new ArrayList<>();
-        Map<SegmentId, Boolean> streamed = streamed(plan);
+        Map<Id<Segment>, Boolean> streamed = streamed(plan);
         oneOrTwo(plan, streamed, remarks);
         guests(plan, streamed, remarks);
         oneComputer(plan, remarks);
@@ -189,22 +189,25 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
     }
 
     /** The segments that streams cross, and whether any of them goes to all there. */
-    private static Map<SegmentId, Boolean> streamed(Plan plan) {
-        Map<SegmentId, Boolean> floods = new LinkedHashMap<>();
+    private static Map<Id<Segment>, Boolean> streamed(Plan plan) {
+        Map<Id<Segment>, Boolean> floods = new LinkedHashMap<>();
         for (SignalPath path : new SignalPaths(plan).all()) {
             boolean toAll = path.delivery().equals(Delivery.MULTICAST.word())
                     || path.delivery().equals(Delivery.BROADCAST.word())
                     || path.delivery().equals(Delivery.LIMITED_BROADCAST.word());
             for (Leg leg : path.legs()) {
-                if (!path.protocol().equals("osc") && leg.hop(HopKind.CARRIED).at() instanceof SegmentId segment) {
-                    floods.merge(segment, toAll, Boolean::logicalOr);
+                if (!path.protocol().equals("osc")) {
+                    leg.hop(HopKind.CARRIED)
+                            .at()
+                            .as(Kind.SEGMENT)
+                            .ifPresent(segment -> floods.merge(segment, toAll, Boolean::logicalOr));
                 }
             }
         }
         return floods;
     }
 
-    private static void oneOrTwo(Plan plan, Map<SegmentId, Boolean> streamed, List<String> remarks) {
+    private static void oneOrTwo(Plan plan, Map<Id<Segment>, Boolean> streamed, List<String> remarks) {
         streamed.forEach((id, floods) -> {
             long wireless = plan.index().adaptersOn(id).stream()
                     .filter(a -> a.kind() == AdapterKind.WIRELESS)
@@ -224,7 +227,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
         }
     }
 
-    private static void guests(Plan plan, Map<SegmentId, Boolean> streamed, List<String> remarks) {
+    private static void guests(Plan plan, Map<Id<Segment>, Boolean> streamed, List<String> remarks) {
         for (Segment segment : plan.segments()) {
             if (segment.guests() && streamed.containsKey(segment.id())) {
                 remarks.add("Guests join " + segment.name()

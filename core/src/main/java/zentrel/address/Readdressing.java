@@ -37,7 +37,7 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
      * @param same whether what is worth keeping of it stayed: the host part in a move
      */
     public record Change(
-            AdapterId adapter, String name, Optional<HostAddress> before, HostAddress after, boolean same) {}
+            Id<Adapter> adapter, String name, Optional<HostAddress> before, HostAddress after, boolean same) {}
 
     /**
      * Devices that are changed one after the other before the next step.
@@ -68,7 +68,7 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
             Plan plan,
             String text,
             List<Change> wanted,
-            Optional<HostId> mine,
+            Optional<Id<Host>> mine,
             List<String> warnings,
             UnaryOperator<Plan> segment) {
         Map<Group, List<Change>> groups = new EnumMap<>(Group.class);
@@ -119,7 +119,7 @@ public record Readdressing(List<Change> changes, List<Step> steps, List<String> 
             this.title = title;
         }
 
-        static Group of(Host host, Optional<HostId> mine) {
+        static Group of(Host host, Optional<Id<Host>> mine) {
             if (mine.filter(host.id()::equals).isPresent()) {
                 return MINE;
             }

@@ -13,12 +13,12 @@ import java.util.regex.Pattern;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterId;
 import zentrel.plan.Host;
 import zentrel.plan.HostKind;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Profile;
-import zentrel.plan.SegmentId;
+import zentrel.plan.Segment;
 
 /**
  * How the addresses of a segment are laid out. Plans that last give each kind of box a block of its own with room to double, or
@@ -26,7 +26,7 @@ import zentrel.plan.SegmentId;
  */
 public sealed interface Scheme {
     /** The blocks of a subnet, and the one that each adapter belongs to. */
-    record Layout(List<AddressBlock> blocks, Map<AdapterId, AddressBlock> byAdapter, Optional<AddressBlock> pool) {
+    record Layout(List<AddressBlock> blocks, Map<Id<Adapter>, AddressBlock> byAdapter, Optional<AddressBlock> pool) {
         public Layout {
             blocks = List.copyOf(blocks);
         }
@@ -37,7 +37,7 @@ public sealed interface Scheme {
      *
      * @throws IllegalArgumentException with a sentence that says where there is no room and what would do
      */
-    Layout over(Plan plan, SegmentId segment, Subnet subnet);
+    Layout over(Plan plan, Id<Segment> segment, Subnet subnet);
 
     /**
      * A block for each kind of box, sized by powers of two with room to double, each starting on its own edge.
@@ -48,10 +48,10 @@ public sealed interface Scheme {
         private static final int SMALLEST = 8;
 
         @Override
-        public Layout over(Plan plan, SegmentId segment, Subnet subnet) {
+        public Layout over(Plan plan, Id<Segment> segment, Subnet subnet) {
             Map<HostKind, List<Adapter>> kinds = byKind(plan, segment);
             List<AddressBlock> blocks = new ArrayList<>();
-            Map<AdapterId, AddressBlock> byAdapter = new LinkedHashMap<>();
+            Map<Id<Adapter>, AddressBlock> byAdapter = new LinkedHashMap<>();
             long size = 1L << (32 - subnet.prefixLength());
             long next = 0;
             for (Map.Entry<HostKind, List<Adapter>> kind : kinds.entrySet()) {
@@ -76,7 +76,7 @@ public sealed interface Scheme {
             return new Layout(blocks, byAdapter, given);
         }
 
-        private static Map<HostKind, List<Adapter>> byKind(Plan plan, SegmentId segment) {
+        private static Map<HostKind, List<Adapter>> byKind(Plan plan, Id<Segment> segment) {
             Map<HostKind, List<Adapter>> kinds = new EnumMap<>(HostKind.class);
             for (Adapter adapter : plan.index().adaptersOn(segment)) {
                 kinds.computeIfAbsent(plan.index().hostOf(adapter.id()).kind(), k -> new ArrayList<>())
@@ -176,7 +176,7 @@ public sealed interface Scheme {
         }
 
         @Override
-        public Layout over(Plan plan, SegmentId segment, Subnet subnet) {
+        public Layout over(Plan plan, Id<Segment> segment, Subnet subnet) {
             int hostBits = 32 - subnet.prefixLength();
             int needed = fields.stream().mapToInt(Field::bits).sum();
             if (needed > hostBits) {
@@ -214,7 +214,7 @@ public sealed interface Scheme {
                         facts.get(i).name());
             }
             List<AddressBlock> blocks = new ArrayList<>();
-            Map<AdapterId, AddressBlock> byAdapter = new LinkedHashMap<>();
+            Map<Id<Adapter>, AddressBlock> byAdapter = new LinkedHashMap<>();
             groups.forEach((key, adapters) -> {
                 String title =
                         String.join(", ", key.stream().filter(k -> !k.isEmpty()).toList());

@@ -24,7 +24,7 @@ final class AdapterPortShared extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        Set<HostId> seen = new HashSet<>();
+        Set<Id<Host>> seen = new HashSet<>();
         return context.plan().applications().stream().anyMatch(a -> !seen.add(a.host()));
     }
 
@@ -96,9 +96,8 @@ final class AdapterPortShared extends PathRule {
         return new Edit("Let " + name + " listen for OSC on port " + port, plan -> {
             List<ControlLink> links = new ArrayList<>(plan.links());
             links.replaceAll(l -> l.to().equals(program.id()) ? l.withPort(port) : l);
-            return plan.withLinks(links)
-                    .withApplication(
-                            program.id(), a -> a.withOsc(a.osc().orElseThrow().withPort(port)));
+            return plan.with(Kind.LINK, links)
+                    .with(program.id(), a -> a.withOsc(a.osc().orElseThrow().withPort(port)));
         });
     }
 
@@ -129,8 +128,8 @@ final class AdapterPortShared extends PathRule {
         }
     }
 
-    private static List<Id> subjects(List<Id> first, List<? extends Id> signals) {
-        List<Id> all = new ArrayList<>(first);
+    private static List<Id<?>> subjects(List<Id<?>> first, List<? extends Id<?>> signals) {
+        List<Id<?>> all = new ArrayList<>(first);
         all.addAll(signals);
         return all;
     }
@@ -164,7 +163,7 @@ final class AdapterPortShared extends PathRule {
                     all.replaceAll(s -> streams.stream().anyMatch(x -> x.id().equals(s.id()))
                             ? s.withDelivery(delivery, List.of())
                             : s);
-                    return plan.withStreams(all);
+                    return plan.with(Kind.STREAM, all);
                 });
     }
 }

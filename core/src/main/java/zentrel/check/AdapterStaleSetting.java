@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
-import zentrel.plan.AdapterId;
 import zentrel.plan.Edit;
+import zentrel.plan.Kind;
 import zentrel.plan.TypedCopy;
 
 /** What was typed in once differs from what it is a copy of: {@code adapter.stale-setting}. */
@@ -33,7 +33,7 @@ final class AdapterStaleSetting extends PathRule {
             }
             String owner = context.index().name(copy.owner());
             String of = context.index().name(copy.of());
-            String subject = copy.of() instanceof AdapterId ? "the " + of : of;
+            String subject = copy.of().is(Kind.ADAPTER) ? "the " + of : of;
             findings.add(unmet(
                     copy.isPrinted() ? Severity.NOTE : Severity.BROKEN,
                     Optional.empty(),
@@ -46,7 +46,7 @@ final class AdapterStaleSetting extends PathRule {
                     List.of(new Edit(
                             (copy.isPrinted() ? "Print " : "Type ") + real.get(0)
                                     + (copy.isPrinted() ? " on " : " into ") + copy.name() + " of " + owner,
-                            p -> p.withCopy(copy.id(), c -> c.withValue(real.get(0)))))));
+                            p -> p.with(copy.id(), c -> c.withValue(real.get(0)))))));
         }
         return findings;
     }

@@ -37,7 +37,7 @@ final class AddressDuplicate extends PathRule {
 
     private Finding duplicate(CheckContext context, Segment segment, Ipv4Address address, List<Adapter> adapters) {
         Adapter last = adapters.get(adapters.size() - 1);
-        List<Id> subjects = new ArrayList<>();
+        List<Id<?>> subjects = new ArrayList<>();
         subjects.add(last.id());
         adapters.stream().map(Adapter::id).filter(a -> !a.equals(last.id())).forEach(subjects::add);
         String names = String.join(

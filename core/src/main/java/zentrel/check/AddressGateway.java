@@ -52,8 +52,7 @@ final class AddressGateway extends PathRule {
     private void judge(CheckContext context, List<Finding> findings, Adapter adapter, Ipv4Address gateway) {
         String name = context.index().name(adapter.id());
         List<Edit> away = List.of(new Edit(
-                "Take the gateway off the " + name,
-                p -> p.withAdapter(adapter.id(), a -> a.withGateway(Optional.empty()))));
+                "Take the gateway off the " + name, p -> p.with(adapter.id(), a -> a.withGateway(Optional.empty()))));
         boolean near = adapter.addresses().isEmpty()
                 || adapter.addresses().stream().anyMatch(a -> a.inForce().sees(gateway));
         if (!near) {
@@ -61,7 +60,7 @@ final class AddressGateway extends PathRule {
             router(context, adapter)
                     .ifPresent(r -> edits.add(new Edit(
                             "Give the " + name + " the gateway " + r,
-                            p -> p.withAdapter(adapter.id(), a -> a.withGateway(Optional.of(r))))));
+                            p -> p.with(adapter.id(), a -> a.withGateway(Optional.of(r))))));
             edits.addAll(away);
             findings.add(unmet(
                     Severity.AT_RISK,

@@ -39,7 +39,7 @@ final class AddressPublicRouted extends PathRule {
                                 + ", which belongs to somebody on the internet, and has a way out. Close it, or move it to 10/8, 172.16/12 or 192.168/16.",
                         List.of(new Edit(
                                 "Say that " + segment.name() + " has no way out",
-                                p -> p.withSegment(segment.id(), s -> s.withWayOut(false))))));
+                                p -> p.with(segment.id(), s -> s.withWayOut(false))))));
             }
         }
         return findings;

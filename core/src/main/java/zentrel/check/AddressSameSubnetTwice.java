@@ -74,7 +74,7 @@ final class AddressSameSubnetTwice extends PathRule {
     private static Edit off(CheckContext context, Adapter adapter) {
         return new Edit(
                 "Switch off the " + context.index().name(adapter.id()),
-                p -> p.withAdapter(adapter.id(), a -> a.withEnabled(Setting.of(false))));
+                p -> p.with(adapter.id(), a -> a.withEnabled(Setting.of(false))));
     }
 
     /** Linux as measured between network namespaces; the others from memory, 80 to 85 % sure. */

@@ -42,12 +42,10 @@ final class CableMustBeDirect extends PathRule {
 
     private void judge(CheckContext context, Adapter adapter, List<Finding> findings) {
         for (Cable cable : context.index().cablesOf(adapter.id())) {
-            Id far = cable.otherEnd(adapter.id());
-            Host between = far instanceof HostId id
-                    ? context.index().host(id)
-                    : far instanceof AdapterId a
-                            ? context.index().hostOf(a)
-                            : context.index().hostOf(adapter.id());
+            Id<?> far = cable.otherEnd(adapter.id());
+            Host between = context.index()
+                    .hostAtEnd(far)
+                    .orElseGet(() -> context.index().hostOf(adapter.id()));
             if (cable.kind() == CableKind.NETWORK
                     && (between.kind() == HostKind.SWITCH || between.kind() == HostKind.ACCESS_POINT)) {
                 findings.add(unmet(
@@ -69,11 +67,11 @@ final class CableMustBeDirect extends PathRule {
         List<Cable> cables = new ArrayList<>(context.index().cablesOf(between.id()));
         between.adapters().forEach(a -> cables.addAll(context.index().cablesOf(a.id())));
         for (Cable cable : cables) {
-            for (Id end : List.of(cable.from(), cable.to())) {
-                if (end instanceof AdapterId id
-                        && !id.equals(adapter.id())
-                        && context.index().hostOf(id).kind() == HostKind.CONSOLE) {
-                    partners.add(context.index().adapter(id));
+            for (Id<?> end : List.of(cable.from(), cable.to())) {
+                if (!end.equals(adapter.id())
+                        && context.index().find(end).orElse(null) instanceof Adapter other
+                        && context.index().hostOf(end).kind() == HostKind.CONSOLE) {
+                    partners.add(other);
                 }
             }
         }
@@ -84,7 +82,7 @@ final class CableMustBeDirect extends PathRule {
         return new Edit(
                 "Lead the cable " + cable.name() + " straight to the "
                         + context.index().name(partner.id()),
-                p -> p.withCable(
+                p -> p.with(
                         cable.id(),
                         c -> new Cable(c.id(), c.name(), c.kind(), adapter.id(), partner.id(), c.connected())));
     }

@@ -26,7 +26,7 @@ import zentrel.plan.PlanIndex;
 /** One plan with all its paths judged, and the issues on them sorted by the rule that reports them. */
 public final class CheckContext {
     /** An issue with where it was met. */
-    record Met(Issue issue, HopKind hop, Optional<Id> source, Optional<Id> target) {}
+    record Met(Issue issue, HopKind hop, Optional<Id<?>> source, Optional<Id<?>> target) {}
 
     private final SignalPaths signalPaths;
     private final Set<Trait> traits;
@@ -58,7 +58,7 @@ public final class CheckContext {
         }
     }
 
-    private void met(Issue issue, HopKind hop, Optional<Id> source, Optional<Id> target) {
+    private void met(Issue issue, HopKind hop, Optional<Id<?>> source, Optional<Id<?>> target) {
         if (issue.reason() == Reason.BYTES_NOT_KNOWN) {
             return; // nobody can know them, so no rule waits for it
         }

@@ -56,7 +56,7 @@ final class DeskVersionDiffers extends PathRule {
                                 List.of(new Edit(
                                         "Install version " + wanted + " on "
                                                 + context.index().name(desk.id()),
-                                        p -> p.withApplication(desk.id(), a -> a.withVersion(wanted)))))));
+                                        p -> p.with(desk.id(), a -> a.withVersion(wanted)))))));
             }
         }
         return findings;

@@ -32,7 +32,7 @@ final class DhcpTwoServers extends PathRule {
             List<Adapter> servers = Servers.on(context, segment);
             if (servers.size() > 1) {
                 Adapter last = servers.get(servers.size() - 1);
-                List<Id> subjects = new ArrayList<>(List.of(last.id()));
+                List<Id<?>> subjects = new ArrayList<>(List.of(last.id()));
                 servers.stream()
                         .map(Adapter::id)
                         .filter(id -> !id.equals(last.id()))
@@ -61,7 +61,7 @@ final class DhcpTwoServers extends PathRule {
                     0,
                     new Edit(
                             "Switch off DHCP on the " + context.index().name(server.id()),
-                            p -> p.withAdapter(
+                            p -> p.with(
                                     server.id(),
                                     a -> a.withServes(a.serves()
                                             .map(s -> new DhcpServer(Setting.of(false), s.first(), s.last()))))));

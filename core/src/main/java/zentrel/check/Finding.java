@@ -15,7 +15,7 @@ import zentrel.plan.Id;
  * @param fixes steps that should mend it, the likeliest first; see {@link Fixes} for those that were tried
  */
 public record Finding(
-        String rule, Severity severity, Optional<HopKind> hop, List<Id> subjects, String text, List<Fix> fixes) {
+        String rule, Severity severity, Optional<HopKind> hop, List<Id<?>> subjects, String text, List<Fix> fixes) {
     public Finding {
         subjects = List.copyOf(subjects);
         fixes = List.copyOf(fixes);
@@ -24,7 +24,7 @@ public record Finding(
         }
     }
 
-    public Id cause() {
+    public Id<?> cause() {
         return subjects.get(0);
     }
 

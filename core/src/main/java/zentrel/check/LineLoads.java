@@ -37,7 +37,7 @@ final class LineLoads extends PathRule {
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
-        Map<LineId, Set<HostId>> passing = new HashMap<>();
+        Map<Id<Line>, Set<Id<Host>>> passing = new HashMap<>();
         for (Line line : context.plan().lines()) {
             line.via()
                     .ifPresent(v -> passing.computeIfAbsent(v.from(), l -> new HashSet<>())
@@ -68,7 +68,7 @@ final class LineLoads extends PathRule {
 
     /** A splitter after as many fixtures as leave room for it; the rest hang on its branches, as many as they need. */
     private static Edit split(String name, Line line, List<Fixture> fixtures, long passedOn) {
-        Map<FixtureId, Integer> branchOf = new LinkedHashMap<>();
+        Map<Id<Fixture>, Integer> branchOf = new LinkedHashMap<>();
         int branch = 0;
         double before = passedOn + 1;
         double onBranch = 0;
@@ -88,8 +88,8 @@ final class LineLoads extends PathRule {
                 "Put a splitter in " + name + " for the last " + branchOf.size(), p -> split(p, name, line, branchOf));
     }
 
-    private static Plan split(Plan plan, String name, Line line, Map<FixtureId, Integer> branchOf) {
-        HostId device = new HostId(Ids.free(plan, line.id().value() + ".splitter"));
+    private static Plan split(Plan plan, String name, Line line, Map<Id<Fixture>, Integer> branchOf) {
+        Id<Host> device = Kind.HOST.id(Ids.free(plan, line.id().value() + ".splitter"));
         List<Host> hosts = new ArrayList<>(plan.hosts());
         hosts.add(new Host(
                 device,
@@ -102,15 +102,15 @@ final class LineLoads extends PathRule {
                 Firewall.OPEN,
                 SourceCheck.NONE));
         List<Line> lines = new ArrayList<>(plan.lines());
-        Map<Integer, LineId> branches = new HashMap<>();
+        Map<Integer, Id<Line>> branches = new HashMap<>();
         for (int number : new TreeSet<>(branchOf.values())) {
-            LineId id = new LineId(Ids.free(plan, line.id().value() + ".branch" + number));
+            Id<Line> id = Kind.LINE.id(Ids.free(plan, line.id().value() + ".branch" + number));
             branches.put(number, id);
             lines.add(new Line(id, name + ", branch " + number, line.port(), Optional.of(new Via(device, line.id()))));
         }
         List<Fixture> hung = new ArrayList<>(plan.fixtures());
         hung.replaceAll(f ->
                 branchOf.containsKey(f.id()) ? f.withLine(Optional.ofNullable(branches.get(branchOf.get(f.id())))) : f);
-        return plan.withHosts(hosts).withLines(lines).withFixtures(hung);
+        return plan.with(Kind.HOST, hosts).with(Kind.LINE, lines).with(Kind.FIXTURE, hung);
     }
 }

@@ -13,8 +13,8 @@ import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
 import zentrel.plan.Edit;
 import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.Segment;
-import zentrel.plan.SegmentId;
 
 /** A stream that guests can reach: {@code network.exposed}. */
 final class NetworkExposed extends PathRule {
@@ -32,18 +32,15 @@ final class NetworkExposed extends PathRule {
 
     @Override
     Collection<Finding> unmet(CheckContext context) {
-        Map<SegmentId, Set<Id>> carried = new LinkedHashMap<>();
+        Map<Id<Segment>, Set<Id<?>>> carried = new LinkedHashMap<>();
         for (SignalPath path : context.paths()) {
             path.legs().stream()
                     .map(l -> l.hop(HopKind.CARRIED))
                     .filter(h -> h.verdict() == Verdict.PASSES)
-                    .forEach(h -> {
-                        if (h.at() instanceof SegmentId segment) {
-                            path.signal()
-                                    .ifPresent(s -> carried.computeIfAbsent(segment, k -> new LinkedHashSet<>())
-                                            .add(s));
-                        }
-                    });
+                    .flatMap(h -> h.at().as(Kind.SEGMENT).stream())
+                    .forEach(segment -> path.signal()
+                            .ifPresent(s -> carried.computeIfAbsent(segment, k -> new LinkedHashSet<>())
+                                    .add(s)));
         }
         List<Finding> findings = new ArrayList<>();
         carried.forEach((id, signals) -> {
@@ -57,8 +54,7 @@ final class NetworkExposed extends PathRule {
                                 + segment.name()
                                 + ", which guests may join: anybody there can send to the same receivers. Give guests a segment of their own.",
                         List.of(new Edit(
-                                "Keep guests off " + segment.name(),
-                                p -> p.withSegment(id, s -> s.withGuests(false))))));
+                                "Keep guests off " + segment.name(), p -> p.with(id, s -> s.withGuests(false))))));
             }
         });
         return findings;

@@ -14,8 +14,9 @@ import zentrel.plan.Adapter;
 import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
 import zentrel.plan.Edit;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
-import zentrel.plan.SegmentId;
+import zentrel.plan.Segment;
 import zentrel.plan.Stream;
 
 /** A cable that carries too much: {@code network.load}. */
@@ -54,7 +55,7 @@ final class NetworkLoad extends PathRule {
                 p -> {
                     Plan next = p;
                     for (Stream stream : on) {
-                        next = next.withStream(stream.id(), s -> s.withRate(Math.min(s.ratePerSecond(), most)));
+                        next = next.with(stream.id(), s -> s.withRate(Math.min(s.ratePerSecond(), most)));
                     }
                     return next;
                 }));
@@ -78,7 +79,7 @@ final class NetworkLoad extends PathRule {
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
-        Map<Optional<SegmentId>, List<Load.Link>> received = new LinkedHashMap<>();
+        Map<Optional<Id<Segment>>, List<Load.Link>> received = new LinkedHashMap<>();
         for (Load.Link link : context.load().links()) {
             if (link.part() <= Load.MOST) {
                 continue;

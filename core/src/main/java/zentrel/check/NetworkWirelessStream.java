@@ -60,7 +60,7 @@ final class NetworkWirelessStream extends PathRule {
     }
 
     /** What goes to everybody on a segment. */
-    private static List<Load.Sent> flooding(CheckContext context, SegmentId segment) {
+    private static List<Load.Sent> flooding(CheckContext context, Id<Segment> segment) {
         boolean groups = context.load().groupsOn(segment) == Load.Groups.FLOOD;
         List<Load.Sent> flooding = new ArrayList<>();
         for (Load.Sent sent : context.load().sent()) {
@@ -76,7 +76,7 @@ final class NetworkWirelessStream extends PathRule {
     }
 
     /** sACN to a list of those that take it, Art-Net to those found. */
-    private static Edit toEach(CheckContext context, SegmentId segment, List<Load.Sent> flooding) {
+    private static Edit toEach(CheckContext context, Id<Segment> segment, List<Load.Sent> flooding) {
         return new Edit("Send each stream on " + context.index().name(segment) + " to those that take it only", p -> {
             Plan next = p;
             for (Load.Sent sent : flooding) {
@@ -85,7 +85,7 @@ final class NetworkWirelessStream extends PathRule {
                         .flatMap(a -> a.addresses().stream().limit(1))
                         .map(a -> a.inForce().address())
                         .toList();
-                next = next.withStream(
+                next = next.with(
                         sent.stream().id(),
                         s -> s.protocol() == Protocol.SACN
                                 ? s.withDelivery(Delivery.UNICAST, to)

@@ -15,8 +15,7 @@ import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
 import zentrel.plan.Edit;
 import zentrel.plan.Id;
-import zentrel.plan.LinkId;
-import zentrel.plan.StreamId;
+import zentrel.plan.Kind;
 
 /**
  * Paths with the findings that no single path can meet: a full cable, two programs on one port, ports of one page. Such a finding
@@ -68,13 +67,15 @@ public final class PathFindings {
         return new SignalPath(path.source(), path.signal(), path.receiver(), path.protocol(), path.delivery(), legs);
     }
 
+    private static final List<Kind<?>> SIGNALS = List.of(Kind.STREAM, Kind.LINK, Kind.ATTACHMENT);
+
     /** A finding about signals concerns those that it names; another one concerns all that meet its cause. */
     private static boolean concerns(Finding finding, SignalPath path, Leg leg) {
-        boolean namesSignals = finding.subjects().stream().anyMatch(s -> s instanceof StreamId || s instanceof LinkId);
+        boolean namesSignals = finding.subjects().stream().anyMatch(s -> SIGNALS.contains(s.kind()));
         if (namesSignals) {
             return path.signal().filter(finding.subjects()::contains).isPresent();
         }
-        Set<Id> met = new HashSet<>();
+        Set<Id<?>> met = new HashSet<>();
         path.receiver().ifPresent(met::add);
         met.add(leg.from());
         met.add(leg.to());

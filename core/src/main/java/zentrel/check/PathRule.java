@@ -55,14 +55,14 @@ abstract class PathRule implements Rule {
 
     @Override
     public List<Finding> findings(CheckContext context) {
-        Map<Id, List<CheckContext.Met>> byCause = new LinkedHashMap<>();
+        Map<Id<?>, List<CheckContext.Met>> byCause = new LinkedHashMap<>();
         for (CheckContext.Met met : context.met(id)) {
             if (met.issue().verdict().compareTo(Verdict.AT_RISK) >= 0) {
                 byCause.computeIfAbsent(met.issue().cause(), c -> new ArrayList<>())
                         .add(met);
             }
         }
-        Map<Id, Finding> findings = new LinkedHashMap<>();
+        Map<Id<?>, Finding> findings = new LinkedHashMap<>();
         byCause.forEach((cause, met) -> findings.put(cause, finding(cause, met)));
         for (Finding unmet : applies(context) ? unmet(context) : List.<Finding>of()) {
             findings.putIfAbsent(unmet.cause(), unmet);
@@ -75,12 +75,12 @@ abstract class PathRule implements Rule {
         return List.of();
     }
 
-    private Finding finding(Id cause, List<CheckContext.Met> met) {
+    private Finding finding(Id<?> cause, List<CheckContext.Met> met) {
         CheckContext.Met worst = met.stream()
                 .max(Comparator.comparing((CheckContext.Met m) -> m.issue().verdict())
                         .thenComparing(m -> -m.hop().number()))
                 .orElseThrow();
-        Set<Id> sufferers = new LinkedHashSet<>();
+        Set<Id<?>> sufferers = new LinkedHashSet<>();
         for (CheckContext.Met m : met) {
             if (sufferers.size() < MOST_SUFFERERS) {
                 m.source().ifPresent(sufferers::add);
@@ -88,7 +88,7 @@ abstract class PathRule implements Rule {
             }
         }
         sufferers.remove(cause);
-        List<Id> subjects = new ArrayList<>();
+        List<Id<?>> subjects = new ArrayList<>();
         subjects.add(cause);
         subjects.addAll(sufferers);
         // a fixture that is judged by itself and with its signal is one
@@ -117,7 +117,7 @@ abstract class PathRule implements Rule {
      * The fixes of one cause. Where it harms several signals in ways that each need an edit of their own, the edits are
      * joined into one fix.
      */
-    static List<Fix> fixes(String rule, Id cause, List<List<Edit>> remedies) {
+    static List<Fix> fixes(String rule, Id<?> cause, List<List<Edit>> remedies) {
         int most = remedies.stream().mapToInt(List::size).max().orElse(0);
         List<Fix> fixes = new ArrayList<>();
         Set<String> seen = new LinkedHashSet<>();
@@ -153,7 +153,7 @@ abstract class PathRule implements Rule {
     }
 
     /** A finding that no path meets. */
-    final Finding unmet(Severity severity, Optional<HopKind> hop, List<Id> subjects, String text, List<Edit> edits) {
+    final Finding unmet(Severity severity, Optional<HopKind> hop, List<Id<?>> subjects, String text, List<Edit> edits) {
         return new Finding(id, severity, hop, subjects, text, fixes(id, subjects.get(0), List.of(edits)));
     }
 }

@@ -106,9 +106,9 @@ final class PortPage extends PathRule {
     /** The port and the streams that are meant for it by sACN, with the show's number. */
     private static Plan bySacn(CheckContext context, Plan plan, Port port) {
         Plan next = plan;
-        for (UniverseId id : context.index().universesOf(port.id())) {
+        for (Id<Universe> id : context.index().universesOf(port.id())) {
             Universe universe = context.index().universe(id);
-            next = next.withPort(port.id(), x -> x.withProtocol(Protocol.SACN).withWire(universe.number()));
+            next = next.with(port.id(), x -> x.withProtocol(Protocol.SACN).withWire(universe.number()));
             for (Stream stream : context.index().streamsOf(id)) {
                 if (stream.protocol() == Protocol.ARTNET) {
                     next = context.signalPaths()

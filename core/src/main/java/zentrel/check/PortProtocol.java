@@ -5,8 +5,8 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import zentrel.path.HopKind;
+import zentrel.plan.Id;
 import zentrel.plan.Port;
-import zentrel.plan.PortId;
 import zentrel.plan.Protocol;
 import zentrel.plan.Receiver;
 
@@ -29,9 +29,9 @@ final class PortProtocol extends PathRule {
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
         for (CheckContext.Met met : context.met("universe.protocol-differs")) {
-            if (met.issue().cause() instanceof PortId id) {
+            if (context.index().find(met.issue().cause()).orElse(null) instanceof Port port) {
+                Id<Port> id = port.id();
                 Receiver receiver = context.index().receiverOf(id);
-                Port port = context.index().port(id);
                 Protocol set = port.protocol().inForce();
                 boolean able = receiver.protocols().contains(set);
                 if (able && receiver.protocols().size() == 1) {

@@ -58,7 +58,7 @@ final class PowerPoeBudget extends PathRule {
         }
         double total = drawn.stream().mapToDouble(d -> d.supply().watts()).sum();
         if (total > poe.totalWatts()) {
-            List<Id> subjects = new ArrayList<>(List.of(host.id()));
+            List<Id<?>> subjects = new ArrayList<>(List.of(host.id()));
             drawn.forEach(d -> subjects.add(d.host().id()));
             findings.add(unmet(
                     Severity.BROKEN,
@@ -78,14 +78,14 @@ final class PowerPoeBudget extends PathRule {
             if (cable.kind() != CableKind.NETWORK || !cable.connected()) {
                 continue;
             }
-            Id far = cable.from().equals(host.id())
+            Id<?> far = cable.from().equals(host.id())
                             || host.adapters().stream().anyMatch(a -> a.id().equals(cable.from()))
                     ? cable.to()
                     : cable.from();
-            if (!(far instanceof AdapterId adapter)) {
+            if (!far.is(Kind.ADAPTER)) {
                 continue;
             }
-            Host taker = context.index().hostOf(adapter);
+            Host taker = context.index().hostOf(far);
             List<ProfileSupply> supplies =
                     context.index().profileOf(taker).map(Profile::supplies).orElse(List.of());
             supplies.stream()
@@ -127,7 +127,7 @@ final class PowerPoeBudget extends PathRule {
         return List.of(new Edit("Power " + names, p -> {
             Plan next = p;
             for (Drawn d : drawn) {
-                next = next.withHost(d.host().id(), h -> {
+                next = next.with(d.host().id(), h -> {
                     List<String> supplies = new ArrayList<>(h.power().supplies());
                     supplies.remove(d.supply().name());
                     supplies.add(d.otherwise().orElseThrow().name());

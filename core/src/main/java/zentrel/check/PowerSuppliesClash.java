@@ -52,7 +52,7 @@ final class PowerSuppliesClash extends PathRule {
     private static Edit without(Host host, String supply) {
         return new Edit(
                 "Unplug " + supply + " from " + host.name(),
-                p -> p.withHost(host.id(), h -> {
+                p -> p.with(host.id(), h -> {
                     List<String> left = new ArrayList<>(h.power().supplies());
                     left.remove(supply);
                     return h.withPower(h.power().withSupplies(left));

@@ -63,7 +63,7 @@ final class ReceiverBroadcastLoad extends PathRule {
             Plan next = p;
             for (Stream stream : context.plan().streams()) {
                 if (toEverybody(stream) && stream.protocol() == Protocol.ARTNET) {
-                    next = next.withStream(stream.id(), s -> s.withDelivery(Delivery.FOUND, List.of()));
+                    next = next.with(stream.id(), s -> s.withDelivery(Delivery.FOUND, List.of()));
                 }
             }
             return next;

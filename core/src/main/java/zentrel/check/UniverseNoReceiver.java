@@ -30,7 +30,7 @@ final class UniverseNoReceiver extends PathRule {
                     ? context.index().streamsOf(universe.id())
                     : List.of(); // where anything is patched its path says it
             if (streams.stream().anyMatch(s -> s.enabled().inForce())) {
-                List<Id> subjects = new ArrayList<>();
+                List<Id<?>> subjects = new ArrayList<>();
                 subjects.add(universe.id());
                 streams.forEach(s -> subjects.add(s.id()));
                 findings.add(unmet(

@@ -44,7 +44,7 @@ final class UniverseOneCid extends PathRule {
                                 + " one of its own before they do.",
                         List.of(new Edit(
                                 "Give " + context.index().name(a.id()) + " an identity of its own",
-                                p -> p.withApplication(
+                                p -> p.with(
                                         a.id(),
                                         x -> x.withInstalled(x.installed().withCid(Optional.empty())))))));
             }

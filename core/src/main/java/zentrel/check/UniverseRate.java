@@ -49,7 +49,7 @@ final class UniverseRate extends PathRule {
                                 rate),
                         List.of(new Edit(
                                 "Send " + context.index().name(stream.id()) + " 44 times a second",
-                                p -> p.withStream(stream.id(), s -> s.withRate(44))))));
+                                p -> p.with(stream.id(), s -> s.withRate(44))))));
             }
         }
         return findings;

@@ -9,32 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiFunction;
-import java.util.function.Function;
 import zentrel.gear.Removing;
 import zentrel.plan.*;
 
 /** What is not the same in two versions of a plan, by id; the order of things does not count. */
 public final class Comparison {
-    /** A list of things of a plan: how to get it, how to put it back. */
-    private record Shelf<T>(
-            String type, Function<Plan, List<T>> get, BiFunction<Plan, List<T>, Plan> put, Function<T, Id> id) {}
-
-    private static final List<Shelf<?>> SHELVES = List.of(
-            named("segment", Plan::segments, Plan::withSegments),
-            named("host", Plan::hosts, Plan::withHosts),
-            named("program", Plan::applications, Plan::withApplications),
-            named("universe", Plan::universes, Plan::withUniverses),
-            new Shelf<>("stream", Plan::streams, Plan::withStreams, Stream::id),
-            named("receiver", Plan::receivers, Plan::withReceivers),
-            named("line", Plan::lines, Plan::withLines),
-            named("fixture", Plan::fixtures, Plan::withFixtures),
-            named("control link", Plan::links, Plan::withLinks),
-            named("stream of a console's own", Plan::attachments, Plan::withAttachments),
-            named("session", Plan::sessions, Plan::withSessions),
-            named("cable", Plan::cables, Plan::withCables),
-            named("typed copy", Plan::copies, Plan::withCopies));
-
     private final Plan before;
     private final Plan after;
     private final List<Difference> differences;
@@ -43,13 +22,8 @@ public final class Comparison {
         this.before = before;
         this.after = after;
         List<Difference> found = new ArrayList<>();
-        SHELVES.forEach(s -> compare(s, found));
+        Kind.TABLES.forEach(kind -> compare(kind, found));
         this.differences = List.copyOf(found);
-    }
-
-    private static <T extends Named> Shelf<T> named(
-            String type, Function<Plan, List<T>> get, BiFunction<Plan, List<T>, Plan> put) {
-        return new Shelf<>(type, get, put, Named::id);
     }
 
     public static Comparison of(Plan before, Plan after) {
@@ -73,63 +47,40 @@ public final class Comparison {
         return List.copyOf(names);
     }
 
-    private <T> void compare(Shelf<T> shelf, List<Difference> found) {
-        Map<Id, T> old = byId(shelf, before);
-        Map<Id, T> now = byId(shelf, after);
+    private <E> void compare(Kind<E> kind, List<Difference> found) {
+        Map<Id<E>, E> old = byId(before.table(kind));
+        Map<Id<E>, E> now = byId(after.table(kind));
         old.forEach((id, item) -> {
-            T other = now.get(id);
+            E other = now.get(id);
             if (other == null) {
-                found.add(difference(before, id, Difference.Kind.REMOVED, shelf.type(), List.of()));
+                found.add(difference(before, id, Difference.Kind.REMOVED, List.of()));
             } else if (!other.equals(item)) {
                 List<String> changes = new ArrayList<>();
                 fields("", item, other, changes);
-                found.add(difference(after, id, Difference.Kind.CHANGED, shelf.type(), changes));
+                found.add(difference(after, id, Difference.Kind.CHANGED, changes));
             }
         });
         now.keySet().stream()
                 .filter(id -> !old.containsKey(id))
-                .forEach(id -> found.add(difference(after, id, Difference.Kind.ADDED, shelf.type(), List.of())));
+                .forEach(id -> found.add(difference(after, id, Difference.Kind.ADDED, List.of())));
     }
 
-    private static <T> Map<Id, T> byId(Shelf<T> shelf, Plan plan) {
-        Map<Id, T> map = new LinkedHashMap<>();
-        shelf.get().apply(plan).forEach(item -> map.put(shelf.id().apply(item), item));
+    private static <E> Map<Id<E>, E> byId(Table<E> table) {
+        Map<Id<E>, E> map = new LinkedHashMap<>();
+        table.forEach(item -> map.put(table.kind().idOf(item), item));
         return map;
     }
 
-    private Difference difference(Plan in, Id id, Difference.Kind kind, String type, List<String> changes) {
+    private static <E> Difference difference(Plan in, Id<E> id, Difference.Kind kind, List<String> changes) {
         boolean onPaperOnly =
                 !changes.isEmpty() && changes.stream().allMatch(c -> c.startsWith("name ") || c.startsWith("place "));
-        return new Difference(
-                id, kind, type, in.index().name(id), changes, onPaperOnly ? Optional.empty() : device(in, id));
-    }
-
-    /** The box on which a setting is made. */
-    private static Optional<HostId> device(Plan plan, Id id) {
-        PlanIndex index = plan.index();
-        Object found = index.find(id).orElse(null);
-        if (found instanceof Host h) {
-            return Optional.of(h.id());
-        }
-        if (found instanceof Application a) {
-            return Optional.of(a.host());
-        }
-        if (found instanceof Stream s) {
-            return Optional.of(index.application(s.application()).host());
-        }
-        if (found instanceof Receiver r) {
-            return Optional.of(index.application(r.application()).host());
-        }
-        if (found instanceof ControlLink l) {
-            return Optional.of(index.application(l.from()).host());
-        }
-        if (found instanceof Attachment a) {
-            return Optional.of(index.application(a.from()).host());
-        }
-        if (found instanceof TypedCopy c) {
-            return Optional.of(c.host(index));
-        }
-        return Optional.empty();
+        Optional<Id<Host>> device = onPaperOnly
+                ? Optional.empty()
+                : id.kind()
+                        .setOn(in.index().get(id))
+                        .flatMap(in.index()::hostAt)
+                        .map(Host::id);
+        return new Difference(id, kind, id.kind().title(), in.index().name(id), changes, device);
     }
 
     // --- fields in words ---
@@ -142,7 +93,7 @@ public final class Comparison {
             changes.add(where + " " + words(b) + ", was " + words(a));
         } else if (old instanceof Record
                 && old.getClass().equals(now.getClass())
-                && !(old instanceof Id)
+                && !(old instanceof Id<?>)
                 && opens(old)) {
             for (RecordComponent c : old.getClass().getRecordComponents()) {
                 fields(joined(where, c.getName()), value(c, old), value(c, now), changes);
@@ -163,9 +114,9 @@ public final class Comparison {
 
     /** Adapters of a host and ports of a receiver, by id. */
     private static void members(String where, List<?> old, List<?> now, List<String> changes) {
-        Map<Id, Named> before = new LinkedHashMap<>();
+        Map<Id<?>, Named> before = new LinkedHashMap<>();
         old.forEach(x -> before.put(((Named) x).id(), (Named) x));
-        Map<Id, Named> after = new LinkedHashMap<>();
+        Map<Id<?>, Named> after = new LinkedHashMap<>();
         now.forEach(x -> after.put(((Named) x).id(), (Named) x));
         before.forEach((id, x) -> {
             Named other = after.get(id);
@@ -230,13 +181,13 @@ public final class Comparison {
         String text = "Take over " + Counted.of(chosen.size(), "change");
         return new Edit(text, plan -> {
             Plan next = plan;
-            Set<Id> taken = new LinkedHashSet<>();
+            Set<Id<?>> taken = new LinkedHashSet<>();
             for (Difference d : chosen) {
                 if (d.kind() != Difference.Kind.REMOVED) {
                     next = take(next, d.id(), taken);
                 }
             }
-            List<Id> removed = new ArrayList<>();
+            List<Id<?>> removed = new ArrayList<>();
             for (Difference d : chosen) {
                 if (d.kind() == Difference.Kind.REMOVED
                         && next.index().find(d.id()).isPresent()) {
@@ -255,68 +206,29 @@ public final class Comparison {
         });
     }
 
-    private Plan take(Plan plan, Id id, Set<Id> taken) {
+    private Plan take(Plan plan, Id<?> id, Set<Id<?>> taken) {
         if (!taken.add(id)) {
             return plan;
         }
         Plan next = plan;
-        for (Id needed : needs(id)) {
+        for (Id<?> needed : needs(id)) {
             if (next.index().find(needed).isEmpty()) {
-                next = take(next, owner(needed), taken);
+                next = take(next, after.index().keptIn(needed), taken);
             }
         }
-        for (Shelf<?> shelf : SHELVES) {
-            next = put(shelf, next, id);
-        }
-        return next;
+        return put(next, id);
     }
 
-    private <T> Plan put(Shelf<T> shelf, Plan plan, Id id) {
-        T item = byId(shelf, after).get(id);
-        if (item == null) {
-            return plan;
-        }
-        List<T> list = new ArrayList<>(shelf.get().apply(plan));
-        boolean there = list.stream().anyMatch(x -> shelf.id().apply(x).equals(id));
-        list.replaceAll(x -> shelf.id().apply(x).equals(id) ? item : x);
-        if (!there) {
-            list.add(item);
-        }
-        return shelf.put().apply(plan, list);
+    private <E> Plan put(Plan plan, Id<E> id) {
+        E item = after.index().get(id);
+        return plan.index().find(id).isPresent() ? plan.with(id, old -> item) : plan.and(id.kind(), item);
     }
 
-    /** The thing on a shelf that brings another: the host of an adapter, the receiver of a port. */
-    private Id owner(Id id) {
-        if (id instanceof AdapterId a) {
-            return after.index().hostOf(a).id();
-        }
-        if (id instanceof PortId p) {
-            return after.index().receiverOf(p).id();
-        }
-        return id;
-    }
-
-    /** Every id that a thing refers to, whatever its field is called. */
-    private List<Id> needs(Id id) {
-        List<Id> ids = new ArrayList<>();
-        after.index().find(id).ifPresent(x -> collect(x, ids));
-        ids.removeIf(i -> i.equals(id) || after.index().find(i).isEmpty());
+    /** Every id that a thing and its parts refer to. */
+    private <E> Set<Id<?>> needs(Id<E> id) {
+        Set<Id<?>> ids = new LinkedHashSet<>();
+        after.index().find(id).ifPresent(entity -> id.kind().allReferences(entity, ids::add));
+        ids.removeIf(i -> after.index().find(i).isEmpty());
         return ids;
-    }
-
-    private static void collect(Object value, List<Id> ids) {
-        if (value instanceof Id id) {
-            ids.add(id);
-        } else if (value instanceof Optional<?> o) {
-            o.ifPresent(x -> collect(x, ids));
-        } else if (value instanceof Collection<?> c) {
-            c.forEach(x -> collect(x, ids));
-        } else if (value instanceof Map<?, ?> m) {
-            m.values().forEach(x -> collect(x, ids));
-        } else if (value instanceof Record && value.getClass().getPackageName().equals(Plan.class.getPackageName())) {
-            for (RecordComponent c : value.getClass().getRecordComponents()) {
-                collect(value(c, value), ids);
-            }
-        }
     }
 }

@@ -2,7 +2,7 @@ package zentrel.compare;
 
 import java.util.List;
 import java.util.Optional;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
 import zentrel.plan.Id;
 
 /**
@@ -14,7 +14,8 @@ import zentrel.plan.Id;
  * @param changes for a thing in both, each field with what it was and is: "address 10.41.22.3/16, was 10.41.22.4/16"
  * @param device the box that must be touched to make it so, if one must
  */
-public record Difference(Id id, Kind kind, String type, String name, List<String> changes, Optional<HostId> device) {
+public record Difference(
+        Id<?> id, Kind kind, String type, String name, List<String> changes, Optional<Id<Host>> device) {
     /** What happened to it on the way from the first version to the second. */
     public enum Kind {
         ADDED,

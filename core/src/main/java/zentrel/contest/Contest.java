@@ -23,9 +23,9 @@ import zentrel.plan.*;
  * @param failures what is seen when one of them stops, one for each
  */
 public record Contest(
-        UniverseId universe,
-        PortId port,
-        List<StreamId> heard,
+        Id<Universe> universe,
+        Id<Port> port,
+        List<Id<Stream>> heard,
         List<Contender> contenders,
         String now,
         List<Failure> failures) {
@@ -44,7 +44,8 @@ public record Contest(
      * @param priority its sACN priority; 100 by Art-Net, which has none
      * @param standby whether it sends nothing as long as the primary does
      */
-    public record Contender(StreamId stream, ApplicationId from, Protocol protocol, int priority, boolean standby) {}
+    public record Contender(
+            Id<Stream> stream, Id<Application> from, Protocol protocol, int priority, boolean standby) {}
 
     /**
      * One source stops.
@@ -52,7 +53,7 @@ public record Contest(
      * @param next who is heard then; none where nobody is left
      * @param seconds how long the old look stays at most before that
      */
-    public record Failure(ApplicationId source, List<ApplicationId> next, double seconds, String text) {}
+    public record Failure(Id<Application> source, List<Id<Application>> next, double seconds, String text) {}
 
     public Contest {
         heard = List.copyOf(heard);
@@ -68,15 +69,13 @@ public record Contest(
     }
 
     /** The ports that take one universe. */
-    public static List<Contest> of(SignalPaths paths, UniverseId universe) {
+    public static List<Contest> of(SignalPaths paths, Id<Universe> universe) {
         PlanIndex index = paths.plan().index();
-        Map<PortId, List<Contender>> byPort = new LinkedHashMap<>();
+        Map<Id<Port>, List<Contender>> byPort = new LinkedHashMap<>();
         for (SignalPath path : paths.ofUniverse(universe).paths()) {
-            if (path.receiver().isPresent()
-                    && path.receiver().get() instanceof PortId port
-                    && path.signal().isPresent()
-                    && path.signal().get() instanceof StreamId id
-                    && arrives(path)) {
+            Id<Port> port = path.receiver().flatMap(r -> r.as(Kind.PORT)).orElse(null);
+            Id<Stream> id = path.signal().flatMap(s -> s.as(Kind.STREAM)).orElse(null);
+            if (port != null && id != null && arrives(path)) {
                 Stream stream = index.stream(id);
                 byPort.computeIfAbsent(port, p -> new ArrayList<>())
                         .add(new Contender(
@@ -105,12 +104,12 @@ public record Contest(
         return true;
     }
 
-    private static Contest judged(PlanIndex index, UniverseId universe, PortId port, List<Contender> contenders) {
+    private static Contest judged(PlanIndex index, Id<Universe> universe, Id<Port> port, List<Contender> contenders) {
         Merge merge = index.receiverOf(port).merge();
         List<Contender> active = contenders.stream().filter(c -> !c.standby()).toList();
         List<Contender> heard = heard(active.isEmpty() ? contenders : active, merge);
         List<Failure> failures = new ArrayList<>();
-        for (ApplicationId source :
+        for (Id<Application> source :
                 active.stream().map(Contender::from).distinct().toList()) {
             failures.add(failure(index, index.receiverOf(port), contenders, heard, source));
         }
@@ -175,7 +174,7 @@ public record Contest(
     }
 
     private static Failure failure(
-            PlanIndex index, Receiver receiver, List<Contender> all, List<Contender> heard, ApplicationId source) {
+            PlanIndex index, Receiver receiver, List<Contender> all, List<Contender> heard, Id<Application> source) {
         Merge merge = receiver.merge();
         List<Contender> left =
                 all.stream().filter(c -> !c.from().equals(source)).toList();
@@ -184,7 +183,8 @@ public record Contest(
         boolean mattered = heard.stream().anyMatch(c -> c.from().equals(source));
         boolean sacn = all.stream().filter(c -> c.from().equals(source)).allMatch(c -> c.protocol() == Protocol.SACN);
         String name = index.name(source);
-        List<ApplicationId> then = next.stream().map(Contender::from).distinct().toList();
+        List<Id<Application>> then =
+                next.stream().map(Contender::from).distinct().toList();
         if (!mattered) {
             return new Failure(source, then, 0, "If " + name + " stops, nothing changes here: it is not heard.");
         }

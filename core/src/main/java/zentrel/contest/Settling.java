@@ -35,17 +35,17 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
     /** The choices for what is heard at a port; none where one source alone reaches it. */
     public static List<Settling> of(SignalPaths paths, Contest contest) {
         PlanIndex index = paths.plan().index();
-        Set<ApplicationId> sources = sources(contest);
+        Set<Id<Application>> sources = sources(contest);
         if (sources.size() < 2) {
             return List.of();
         }
-        List<UniverseId> meeting = new ArrayList<>(Contest.all(paths).stream()
+        List<Id<Universe>> meeting = new ArrayList<>(Contest.all(paths).stream()
                 .filter(c -> sources(c).equals(sources))
                 .map(Contest::universe)
                 .distinct()
                 .toList());
         List<Settling> choices = new ArrayList<>();
-        for (ApplicationId winner : sources) {
+        for (Id<Application> winner : sources) {
             choices.add(choice(
                     paths,
                     contest,
@@ -53,32 +53,33 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
                     index.name(winner) + ", and the others follow when it stops",
                     (p, u) -> first(p, u, winner)));
         }
-        for (ApplicationId winner : sources) {
+        for (Id<Application> winner : sources) {
             choices.add(choice(paths, contest, meeting, index.name(winner) + " alone", (p, u) -> alone(p, u, winner)));
         }
         choices.add(choice(paths, contest, meeting, "All together, merged on purpose", Settling::merged));
         return choices;
     }
 
-    private static Set<ApplicationId> sources(Contest contest) {
+    private static Set<Id<Application>> sources(Contest contest) {
         return contest.contenders().stream()
                 .map(Contest.Contender::from)
                 .collect(Collectors.toCollection(java.util.LinkedHashSet::new));
     }
 
     private interface Way {
-        Plan applied(Plan plan, UniverseId universe);
+        Plan applied(Plan plan, Id<Universe> universe);
     }
 
-    private static Settling choice(SignalPaths paths, Contest contest, List<UniverseId> meeting, String text, Way way) {
+    private static Settling choice(
+            SignalPaths paths, Contest contest, List<Id<Universe>> meeting, String text, Way way) {
         Plan plan = paths.plan();
-        UniverseId universe = contest.universe();
+        Id<Universe> universe = contest.universe();
         String label = plan.index().universe(universe).label();
         Edit edit = new Edit("Settle " + label + ": " + text, p -> way.applied(p, universe));
         Edit everywhere = new Edit(
                 "Settle " + meeting.size() + (meeting.size() == 1 ? " universe: " : " universes: ") + text, p -> {
                     Plan next = p;
-                    for (UniverseId u : meeting) {
+                    for (Id<Universe> u : meeting) {
                         next = way.applied(next, u);
                     }
                     return next;
@@ -95,12 +96,12 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
     }
 
     /** By sACN with the highest priority, the others below it in steps; by Art-Net, which has none, the others stand by. */
-    private static Plan first(Plan plan, UniverseId universe, ApplicationId winner) {
-        Plan next = plan.withUniverse(universe, u -> u.withMerge(false));
-        Map<ApplicationId, Integer> priorities = ranked(plan, universe, winner);
+    private static Plan first(Plan plan, Id<Universe> universe, Id<Application> winner) {
+        Plan next = plan.with(universe, u -> u.withMerge(false));
+        Map<Id<Application>, Integer> priorities = ranked(plan, universe, winner);
         for (Stream stream : plan.index().streamsOf(universe)) {
             boolean wins = stream.application().equals(winner);
-            next = next.withStream(
+            next = next.with(
                     stream.id(),
                     s -> s.protocol() == Protocol.SACN
                             ? s.withPriority(priorities.getOrDefault(
@@ -108,46 +109,46 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
                                     .withStandby(false)
                             : s.withStandby(!wins));
             if (wins) {
-                next = next.withStream(stream.id(), s -> s.withEnabled(true));
+                next = next.with(stream.id(), s -> s.withEnabled(true));
             }
         }
         return next;
     }
 
     /** The winner on top, the others under it in the order of the priorities they have. */
-    private static Map<ApplicationId, Integer> ranked(Plan plan, UniverseId universe, ApplicationId winner) {
+    private static Map<Id<Application>, Integer> ranked(Plan plan, Id<Universe> universe, Id<Application> winner) {
         TreeSet<Stream> order = new TreeSet<>(
                 java.util.Comparator.comparing((Stream s) -> !s.application().equals(winner))
                         .thenComparing(s -> -s.priority().inForce())
                         .thenComparing(s -> s.id().value()));
         order.addAll(plan.index().streamsOf(universe));
-        Set<ApplicationId> ranking =
+        Set<Id<Application>> ranking =
                 order.stream().map(Stream::application).collect(Collectors.toCollection(java.util.LinkedHashSet::new));
         int top = Math.min(MOST, Math.max(USUAL, STEP * (ranking.size() - 1)));
-        Map<ApplicationId, Integer> priorities = new LinkedHashMap<>();
-        for (ApplicationId id : ranking) {
+        Map<Id<Application>, Integer> priorities = new LinkedHashMap<>();
+        for (Id<Application> id : ranking) {
             priorities.put(id, Math.max(0, top - STEP * priorities.size()));
         }
         return priorities;
     }
 
-    private static Plan alone(Plan plan, UniverseId universe, ApplicationId winner) {
-        Plan next = plan.withUniverse(universe, u -> u.withMerge(false));
+    private static Plan alone(Plan plan, Id<Universe> universe, Id<Application> winner) {
+        Plan next = plan.with(universe, u -> u.withMerge(false));
         for (Stream stream : plan.index().streamsOf(universe)) {
             boolean wins = stream.application().equals(winner);
-            next = next.withStream(stream.id(), s -> wins ? s.withStandby(false) : s.withEnabled(false));
+            next = next.with(stream.id(), s -> wins ? s.withStandby(false) : s.withEnabled(false));
         }
         return next;
     }
 
-    private static Plan merged(Plan plan, UniverseId universe) {
+    private static Plan merged(Plan plan, Id<Universe> universe) {
         int highest = plan.index().streamsOf(universe).stream()
                 .mapToInt(s -> s.priority().inForce())
                 .max()
                 .orElse(USUAL);
-        Plan next = plan.withUniverse(universe, u -> u.withMerge(true));
+        Plan next = plan.with(universe, u -> u.withMerge(true));
         for (Stream stream : plan.index().streamsOf(universe)) {
-            next = next.withStream(stream.id(), s -> s.withStandby(false).withPriority(highest));
+            next = next.with(stream.id(), s -> s.withStandby(false).withPriority(highest));
         }
         return next;
     }

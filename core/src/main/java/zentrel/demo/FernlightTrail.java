@@ -88,20 +88,20 @@ public final class FernlightTrail {
         s.copy(
                 "tablet-memory",
                 "remembered console",
-                new ApplicationId("tablet-remote"),
-                new AdapterId("hut-console.control"),
+                Kind.APPLICATION.id("tablet-remote"),
+                Kind.ADAPTER.id("hut-console.control"),
                 "10.42.1.1");
         s.copy(
                 "hut-label",
                 "address label",
-                new HostId("hut-console"),
-                new AdapterId("hut-console.control"),
+                Kind.HOST.id("hut-console"),
+                Kind.ADAPTER.id("hut-console.control"),
                 "10.42.1.1");
         s.copy(
                 "pergola-label",
                 "name label",
-                new HostId("pergola-controller"),
-                new HostId("pergola-controller"),
+                Kind.HOST.id("pergola-controller"),
+                Kind.HOST.id("pergola-controller"),
                 "Pergola controller");
         return withProfiles(s.plan());
     }
@@ -169,9 +169,9 @@ public final class FernlightTrail {
                 "Evening session",
                 "marrow-7",
                 VersionRule.MAJOR_MINOR,
-                new Session.Member(new ApplicationId("hut-desk"), Part.PRIMARY),
-                new Session.Member(new ApplicationId("backup-desk"), Part.BACKUP),
-                new Session.Member(new ApplicationId("tablet-remote"), Part.REMOTE));
+                new Session.Member(Kind.APPLICATION.id("hut-desk"), Part.PRIMARY),
+                new Session.Member(Kind.APPLICATION.id("backup-desk"), Part.BACKUP),
+                new Session.Member(Kind.APPLICATION.id("tablet-remote"), Part.REMOTE));
     }
 
     private static Map<Purpose, String> bindings(String stream, String control) {
@@ -408,7 +408,7 @@ public final class FernlightTrail {
                         place,
                         kind[1],
                         line,
-                        new Break(new UniverseId("u" + u), 1 + i * footprint, footprint));
+                        new Break(Kind.UNIVERSE.id("u" + u), 1 + i * footprint, footprint));
             }
         });
     }
@@ -440,38 +440,37 @@ public final class FernlightTrail {
     public static Plan draft() {
         Plan plan = ready();
         // The Boathouse node's first port was set by somebody who counts from 1.
-        plan = plan.withPort(new PortId("boathouse-node.p1"), p -> p.withWire(5));
+        plan = plan.with(Kind.PORT.id("boathouse-node.p1"), p -> p.withWire(5));
         // Two nodes left the box with one address.
-        plan = plan.withAdapter(new AdapterId("jetty-node.network"), a -> a.withAddress(0, address("10.41.22.3/16")));
+        plan = plan.with(Kind.ADAPTER.id("jetty-node.network"), a -> a.withAddress(0, address("10.41.22.3/16")));
         // The Fountain node kept the mask that its menu filled in.
-        plan = plan.withAdapter(
-                new AdapterId("fountain-node.network"), a -> a.withAddress(0, address("10.41.20.2/24")));
+        plan = plan.with(Kind.ADAPTER.id("fountain-node.network"), a -> a.withAddress(0, address("10.41.20.2/24")));
         // The show-control computer sends to the port that it listens on itself.
-        plan = plan.withLink(new LinkId("go-link"), l -> l.withPort(24512));
+        plan = plan.with(Kind.LINK.id("go-link"), l -> l.withPort(24512));
         // Receiving was never switched on in the café rack.
-        plan = plan.withApplication(
-                new ApplicationId("cafe-dimmer"),
+        plan = plan.with(
+                Kind.APPLICATION.id("cafe-dimmer"),
                 a -> a.withOsc(a.osc().orElseThrow().withReceiving(false)));
         // The Paths node's port went back to its factory protocol.
-        plan = plan.withPort(new PortId("paths-node.p1"), p -> p.withProtocol(Protocol.SACN));
+        plan = plan.with(Kind.PORT.id("paths-node.p1"), p -> p.withProtocol(Protocol.SACN));
         // The bridge port was left an input after a test.
-        plan = plan.withPort(new PortId("bridge-node.p1"), p -> p.withDirection(Direction.INPUT));
+        plan = plan.with(Kind.PORT.id("bridge-node.p1"), p -> p.withDirection(Direction.INPUT));
         // The Rockery's second port was never switched on.
-        plan = plan.withPort(new PortId("rockery-node.p2"), p -> p.withEnabled(false));
+        plan = plan.with(Kind.PORT.id("rockery-node.p2"), p -> p.withEnabled(false));
         // Universe 20 was switched off for a rehearsal.
-        plan = plan.withStream(new StreamId("hut-desk-u20"), x -> x.withEnabled(false))
-                .withStream(new StreamId("backup-desk-u20"), x -> x.withEnabled(false));
+        plan = plan.with(Kind.STREAM.id("hut-desk-u20"), x -> x.withEnabled(false))
+                .with(Kind.STREAM.id("backup-desk-u20"), x -> x.withEnabled(false));
         // The last reed bed flood was typed in over its neighbour, the last jetty post past the end.
-        plan = plan.withFixture(new FixtureId("f709"), f -> f.withBreak(0, new Break(new UniverseId("u7"), 47, 7)));
-        plan = plan.withFixture(new FixtureId("f608"), f -> f.withBreak(0, new Break(new UniverseId("u6"), 510, 6)));
+        plan = plan.with(Kind.FIXTURE.id("f709"), f -> f.withBreak(0, new Break(Kind.UNIVERSE.id("u7"), 47, 7)));
+        plan = plan.with(Kind.FIXTURE.id("f608"), f -> f.withBreak(0, new Break(Kind.UNIVERSE.id("u6"), 510, 6)));
         // The backup came back from the workshop with another version, and its sACN at the primary's priority.
-        plan = plan.withApplication(new ApplicationId("backup-desk"), a -> a.withVersion("3.5.4"));
-        plan = plan.withStream(new StreamId("backup-desk-u10"), x -> x.withPriority(100));
+        plan = plan.with(Kind.APPLICATION.id("backup-desk"), a -> a.withVersion("3.5.4"));
+        plan = plan.with(Kind.STREAM.id("backup-desk-u10"), x -> x.withPriority(100));
         // The entrance node's cable fell out.
-        plan = plan.withAdapter(new AdapterId("entrance-node.network"), a -> a.withCarrier(false));
+        plan = plan.with(Kind.ADAPTER.id("entrance-node.network"), a -> a.withCarrier(false));
         // The tablet's select message goes to the backup.
-        plan = plan.withLink(
-                new LinkId("tablet-link"), l -> l.withDestination(zentrel.ipv4.Ipv4Address.parse("10.42.1.2")));
+        plan = plan.with(
+                Kind.LINK.id("tablet-link"), l -> l.withDestination(zentrel.ipv4.Ipv4Address.parse("10.42.1.2")));
         return plan;
     }
 

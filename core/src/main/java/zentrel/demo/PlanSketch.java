@@ -30,37 +30,33 @@ public final class PlanSketch {
     }
 
     public Plan plan() {
-        return new Plan(
-                name,
-                segments,
-                hosts,
-                applications,
-                universes,
-                streams,
-                receivers,
-                lines,
-                fixtures,
-                links,
-                List.of(),
-                sessions,
-                List.of(),
-                copies,
-                List.of(),
-                List.of());
+        return Plan.EMPTY
+                .withName(name)
+                .with(Kind.SEGMENT, segments)
+                .with(Kind.HOST, hosts)
+                .with(Kind.APPLICATION, applications)
+                .with(Kind.UNIVERSE, universes)
+                .with(Kind.STREAM, streams)
+                .with(Kind.RECEIVER, receivers)
+                .with(Kind.LINE, lines)
+                .with(Kind.FIXTURE, fixtures)
+                .with(Kind.LINK, links)
+                .with(Kind.SESSION, sessions)
+                .with(Kind.COPY, copies);
     }
 
     public PlanSketch segment(String id, String title, String subnet, boolean wayOut, boolean guests) {
-        segments.add(new Segment(new SegmentId(id), title, Optional.of(Subnet.parse(subnet)), wayOut, guests));
+        segments.add(new Segment(Kind.SEGMENT.id(id), title, Optional.of(Subnet.parse(subnet)), wayOut, guests));
         return this;
     }
 
     /** An adapter with one address set by hand. */
     public static Adapter adapter(String host, String title, String segment, String address) {
         return new Adapter(
-                new AdapterId(host + "." + title.toLowerCase(java.util.Locale.ROOT)),
+                Kind.ADAPTER.id(host + "." + title.toLowerCase(java.util.Locale.ROOT)),
                 title,
                 AdapterKind.WIRED,
-                Optional.of(new SegmentId(segment)),
+                Optional.of(Kind.SEGMENT.id(segment)),
                 Setting.of(true),
                 true,
                 List.of(new AdapterAddress(Setting.of(HostAddress.parse(address)), AddressOrigin.MANUAL)),
@@ -77,7 +73,7 @@ public final class PlanSketch {
             String profile,
             Adapter... adapters) {
         hosts.add(new Host(
-                new HostId(id),
+                Kind.HOST.id(id),
                 title,
                 kind,
                 place,
@@ -92,11 +88,11 @@ public final class PlanSketch {
     public PlanSketch application(
             String id, String title, String host, ApplicationKind kind, String version, Map<Purpose, String> bindings) {
         Map<Purpose, Setting<Binding>> bound = new java.util.EnumMap<>(Purpose.class);
-        bindings.forEach((purpose, adapter) -> bound.put(purpose, Setting.of(Binding.to(new AdapterId(adapter)))));
+        bindings.forEach((purpose, adapter) -> bound.put(purpose, Setting.of(Binding.to(Kind.ADAPTER.id(adapter)))));
         applications.add(new Application(
-                new ApplicationId(id),
+                Kind.APPLICATION.id(id),
                 title,
-                new HostId(host),
+                Kind.HOST.id(host),
                 kind,
                 version.isEmpty() ? Optional.empty() : Optional.of(Setting.of(version)),
                 bound,
@@ -121,7 +117,7 @@ public final class PlanSketch {
     }
 
     public PlanSketch universe(String id, String title, int number) {
-        universes.add(new Universe(new UniverseId(id), title, number, false));
+        universes.add(new Universe(Kind.UNIVERSE.id(id), title, number, false));
         return this;
     }
 
@@ -134,9 +130,9 @@ public final class PlanSketch {
             int priority,
             boolean standby) {
         streams.add(new Stream(
-                new StreamId(id),
-                new ApplicationId(application),
-                new UniverseId(universe),
+                Kind.STREAM.id(id),
+                Kind.APPLICATION.id(application),
+                Kind.UNIVERSE.id(universe),
                 protocol,
                 Setting.of(true),
                 standby,
@@ -152,21 +148,21 @@ public final class PlanSketch {
 
     public static Port port(String id, String title, PortKind kind, Protocol protocol, int wire, String universe) {
         return new Port(
-                new PortId(id),
+                Kind.PORT.id(id),
                 title,
                 kind,
                 Setting.of(Direction.OUTPUT),
                 Setting.of(true),
                 Setting.of(protocol),
                 Optional.of(Setting.of(wire)),
-                universe.isEmpty() ? Optional.empty() : Optional.of(new UniverseId(universe)));
+                universe.isEmpty() ? Optional.empty() : Optional.of(Kind.UNIVERSE.id(universe)));
     }
 
     public PlanSketch receiver(String id, String title, String application, Set<Protocol> protocols, List<Port> ports) {
         receivers.add(new Receiver(
-                new ReceiverId(id),
+                Kind.RECEIVER.id(id),
                 title,
-                new ApplicationId(application),
+                Kind.APPLICATION.id(application),
                 protocols,
                 Setting.of(true),
                 true,
@@ -176,19 +172,19 @@ public final class PlanSketch {
     }
 
     public PlanSketch line(String id, String title, String port) {
-        lines.add(new Line(new LineId(id), title, new PortId(port)));
+        lines.add(new Line(Kind.LINE.id(id), title, Kind.PORT.id(port)));
         return this;
     }
 
     public PlanSketch fixture(
             String id, String number, String title, String place, String type, String line, Break... breaks) {
         fixtures.add(new Fixture(
-                new FixtureId(id),
+                Kind.FIXTURE.id(id),
                 number,
                 title,
                 place,
                 type,
-                line.isEmpty() ? Optional.empty() : Optional.of(new LineId(line)),
+                line.isEmpty() ? Optional.empty() : Optional.of(Kind.LINE.id(line)),
                 List.of(breaks),
                 false));
         return this;
@@ -204,10 +200,10 @@ public final class PlanSketch {
             String pattern,
             boolean answer) {
         links.add(new ControlLink(
-                new LinkId(id),
+                Kind.LINK.id(id),
                 title,
-                new ApplicationId(from),
-                new ApplicationId(to),
+                Kind.APPLICATION.id(from),
+                Kind.APPLICATION.id(to),
                 Setting.of(Ipv4Address.parse(destination)),
                 Setting.of(port),
                 pattern,
@@ -218,13 +214,13 @@ public final class PlanSketch {
     }
 
     public PlanSketch session(String id, String title, String key, VersionRule versions, Session.Member... members) {
-        sessions.add(new Session(new SessionId(id), title, key, versions, List.of(members)));
+        sessions.add(new Session(Kind.SESSION.id(id), title, key, versions, List.of(members)));
         return this;
     }
 
     /** What somebody typed in or printed once. */
-    public PlanSketch copy(String id, String title, Id owner, Id of, String value) {
-        copies.add(new TypedCopy(new CopyId(id), title, owner, of, Setting.of(value)));
+    public PlanSketch copy(String id, String title, Id<?> owner, Id<?> of, String value) {
+        copies.add(new TypedCopy(Kind.COPY.id(id), title, owner, of, Setting.of(value)));
         return this;
     }
 }

@@ -243,6 +243,37 @@ final class JsonPlace {
         return optional(name).map(p -> p.setting(value)).orElse(Setting.of(otherwise));
     }
 
+    /** Each object of a list, read; what a record refuses is said of its place. */
+    <T> List<T> all(String field, Function<JsonPlace, T> reader) {
+        List<T> all = new ArrayList<>();
+        for (JsonPlace place : list(field)) {
+            place.requireObject();
+            T item;
+            try {
+                item = reader.apply(place);
+            } catch (Misplaced e) {
+                throw e;
+            } catch (IllegalArgumentException e) {
+                throw place.wrong(String.valueOf(e.getMessage()));
+            }
+            place.done();
+            all.add(item);
+        }
+        return all;
+    }
+
+    /** The constant with a word, where the word is the name of this field. */
+    <E extends Enum<E> & Word> E named(String word, Class<E> type) {
+        List<String> words = new ArrayList<>();
+        for (E constant : type.getEnumConstants()) {
+            if (constant.word().equals(word)) {
+                return constant;
+            }
+            words.add(constant.word());
+        }
+        throw wrong("\"" + word + "\" is not known here; write one of " + String.join(", ", words));
+    }
+
     /** Says which thing this object is; unknown fields in it belong to that thing. */
     void ownedBy(String id) {
         owner = id;

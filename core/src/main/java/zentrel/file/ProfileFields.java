@@ -173,7 +173,7 @@ final class ProfileFields {
         p.optional("screenFirst")
                 .ifPresent(s -> s.members()
                         .forEach((protocol, value) ->
-                                screen.put(PlanReader.named(value, protocol, Protocol.class), value.integer(0, 1))));
+                                screen.put(value.named(protocol, Protocol.class), value.integer(0, 1))));
         return new ProfileApplication(
                 p.text("name", "Firmware"),
                 p.word("kind", ApplicationKind.class, ApplicationKind.OTHER),
@@ -221,15 +221,15 @@ final class ProfileFields {
     static void write(ObjectNode n, Profile p) {
         n.put("id", p.id());
         n.put("name", p.name());
-        PlanWriter.text(n, "summary", p.summary(), "");
-        PlanWriter.texts(n, "words", p.words());
-        PlanWriter.flag(n, "software", p.software(), false);
+        JsonOut.text(n, "summary", p.summary(), "");
+        JsonOut.texts(n, "words", p.words());
+        JsonOut.flag(n, "software", p.software(), false);
         HostKind usual = p.software() ? HostKind.COMPUTER : HostKind.OTHER;
         if (p.kind() != usual) {
             n.put("kind", p.kind().word());
         }
         n.put("system", p.system().word());
-        PlanWriter.all(n, "adapters", p.adapters(), (a, x) -> {
+        JsonOut.all(n, "adapters", p.adapters(), (a, x) -> {
             a.put("name", x.name());
             if (x.kind() != AdapterKind.WIRED) {
                 a.put("kind", x.kind().word());
@@ -238,24 +238,23 @@ final class ProfileFields {
             x.fromMac()
                     .ifPresent(
                             f -> a.putObject("fromMac").put("first", f.first()).put("oem", f.oem()));
-            PlanWriter.flag(a, "dhcp", x.dhcp(), false);
+            JsonOut.flag(a, "dhcp", x.dhcp(), false);
             if (!x.waits().equals(ProfileAdapter.Waits.USUAL)) {
                 a.putObject("waits")
                         .put("dhcp", x.waits().dhcp())
                         .put("claim", x.waits().claim());
             }
         });
-        PlanWriter.all(n, "applications", p.applications(), ProfileFields::application);
-        PlanWriter.texts(
-                n, "accepts", p.accepts().stream().map(Subnet::toString).toList());
+        JsonOut.all(n, "applications", p.applications(), ProfileFields::application);
+        JsonOut.texts(n, "accepts", p.accepts().stream().map(Subnet::toString).toList());
         if (p.sockets() != p.adapters().size()) {
             n.put("sockets", p.sockets());
         }
-        PlanWriter.flag(n, "passesNetwork", p.passesNetwork(), false);
-        PlanWriter.flag(n, "passesPower", p.passesPower(), false);
-        PlanWriter.all(n, "supplies", p.supplies(), (s, x) -> {
+        JsonOut.flag(n, "passesNetwork", p.passesNetwork(), false);
+        JsonOut.flag(n, "passesPower", p.passesPower(), false);
+        JsonOut.all(n, "supplies", p.supplies(), (s, x) -> {
             s.put("name", x.name());
-            PlanWriter.flag(s, "poe", x.poe(), false);
+            JsonOut.flag(s, "poe", x.poe(), false);
             if (x.watts() > 0) {
                 s.put("watts", x.watts());
             }
@@ -270,9 +269,9 @@ final class ProfileFields {
         p.poe()
                 .ifPresent(x ->
                         n.putObject("poe").put("perPortWatts", x.perPortWatts()).put("totalWatts", x.totalWatts()));
-        PlanWriter.texts(n, "direct", p.direct());
-        PlanWriter.all(n, "steps", p.steps(), (s, x) -> {
-            PlanWriter.texts(s, "of", x.of().stream().sorted().toList());
+        JsonOut.texts(n, "direct", p.direct());
+        JsonOut.all(n, "steps", p.steps(), (s, x) -> {
+            JsonOut.texts(s, "of", x.of().stream().sorted().toList());
             s.put("does", x.does());
             if (x.times() != 1) {
                 s.put("times", x.times());
@@ -280,9 +279,9 @@ final class ProfileFields {
             if (x.seconds() != 0) {
                 s.put("seconds", x.seconds());
             }
-            PlanWriter.text(s, "why", x.why(), "");
+            JsonOut.text(s, "why", x.why(), "");
         });
-        PlanWriter.all(
+        JsonOut.all(
                 n,
                 "signs",
                 p.signs(),
@@ -298,9 +297,9 @@ final class ProfileFields {
         if (a.kind() != ApplicationKind.OTHER) {
             n.put("kind", a.kind().word());
         }
-        PlanWriter.texts(n, "sends", words(a.sends()));
-        PlanWriter.texts(n, "takes", words(a.takes()));
-        PlanWriter.flag(n, "answersPolls", a.answersPolls(), true);
+        JsonOut.texts(n, "sends", words(a.sends()));
+        JsonOut.texts(n, "takes", words(a.takes()));
+        JsonOut.flag(n, "answersPolls", a.answersPolls(), true);
         if (a.merge() != Merge.HTP) {
             n.put("merge", a.merge().word());
         }
@@ -308,14 +307,14 @@ final class ProfileFields {
             ObjectNode screen = n.putObject("screenFirst");
             new TreeMap<>(a.screenFirst()).forEach((protocol, first) -> screen.put(protocol.word(), first));
         }
-        PlanWriter.all(n, "ports", a.ports(), (p, x) -> {
+        JsonOut.all(n, "ports", a.ports(), (p, x) -> {
             p.put("name", x.name());
             p.put("count", x.count());
             if (x.kind() != PortKind.DMX) {
                 p.put("kind", x.kind().word());
             }
             if (!x.directions().equals(Set.of(Direction.OUTPUT))) {
-                PlanWriter.texts(p, "directions", words(x.directions()));
+                JsonOut.texts(p, "directions", words(x.directions()));
             }
             if (x.perPage() != 0) {
                 p.put("perPage", x.perPage());
@@ -323,10 +322,10 @@ final class ProfileFields {
             x.pixels().ifPresent(v -> p.put("pixels", v));
         });
         a.oscPort().ifPresent(v -> n.put("oscPort", v));
-        PlanWriter.flag(n, "storesShow", a.storesShow(), false);
-        PlanWriter.texts(n, "licences", a.licences());
-        PlanWriter.texts(n, "attachments", a.attachments());
-        PlanWriter.all(n, "limits", a.limits(), (l, x) -> {
+        JsonOut.flag(n, "storesShow", a.storesShow(), false);
+        JsonOut.texts(n, "licences", a.licences());
+        JsonOut.texts(n, "attachments", a.attachments());
+        JsonOut.all(n, "limits", a.limits(), (l, x) -> {
             l.put("protocol", x.protocol().word());
             l.put("universes", x.universes());
             x.fromVersion().ifPresent(v -> l.put("fromVersion", v));

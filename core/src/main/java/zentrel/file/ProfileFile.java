@@ -21,7 +21,7 @@ public final class ProfileFile {
      */
     public static Profile read(byte[] bytes) throws PlanFileException {
         List<UnknownFields.Field> unknown = new ArrayList<>();
-        return PlanReader.document(bytes, "profile", unknown, root -> {
+        return JsonDocument.read(bytes, "profile", unknown, root -> {
             root.requireObject();
             root.need("zentrel-profile").integer(1, Integer.MAX_VALUE);
             return ProfileFields.read(root);
@@ -42,7 +42,7 @@ public final class ProfileFile {
         ObjectNode root = JsonNodeFactory.instance.objectNode();
         root.put("zentrel-profile", FORMAT);
         ProfileFields.write(root, profile);
-        return PlanWriter.pretty(root);
+        return JsonOut.pretty(root);
     }
 
     /**

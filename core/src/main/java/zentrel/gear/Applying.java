@@ -33,21 +33,21 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
      * @param field which of its settings, as in {@link #key}
      * @param subject what it is about, as in {@link ProfileStep}
      */
-    public record Pending(Id owner, String field, String subject, Setting<?> setting) {
+    public record Pending(Id<?> owner, String field, String subject, Setting<?> setting) {
         public String key() {
             return HostSettings.key(owner, field);
         }
     }
 
     /** All that is planned for a box and not in force yet, in the order of the plan. */
-    public static List<Pending> pending(Plan plan, HostId host) {
+    public static List<Pending> pending(Plan plan, Id<Host> host) {
         List<Pending> pending = new ArrayList<>();
         HostSettings.changed(plan, host, new HostSettings.Change() {
             @Override
             public <T> Setting<T> of(String key, String subject, Setting<T> setting) {
                 if (setting.isPending()) {
                     int end = key.lastIndexOf('/');
-                    Id owner = plan.index().idOf(key.substring(0, end)).orElseThrow();
+                    Id<?> owner = plan.index().idOf(key.substring(0, end)).orElseThrow();
                     pending.add(new Pending(owner, key.substring(end + 1), subject, setting));
                 }
                 return setting;
@@ -57,7 +57,7 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
     }
 
     /** How far a box is. */
-    public static Applying of(Plan plan, HostId host) {
+    public static Applying of(Plan plan, Id<Host> host) {
         Map<String, String> waiting = new TreeMap<>();
         Map<String, String> entered = new TreeMap<>();
         for (Pending pending : pending(plan, host)) {
@@ -67,7 +67,7 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
     }
 
     /** The steps that the profile asks for after typing in such things; two that ask for the same are one. */
-    private static List<ProfileStep> steps(Plan plan, HostId host, Set<String> subjects) {
+    private static List<ProfileStep> steps(Plan plan, Id<Host> host, Set<String> subjects) {
         Map<String, ProfileStep> byWords = new LinkedHashMap<>();
         PlanIndex index = plan.index();
         List<Profile> profiles = new ArrayList<>();
@@ -101,12 +101,12 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
     }
 
     /** Whether typing in something on this box takes a step before it is in force. */
-    public static boolean needsStep(Plan plan, HostId host, String subject) {
+    public static boolean needsStep(Plan plan, Id<Host> host, String subject) {
         return !steps(plan, host, Set.of(subject)).isEmpty();
     }
 
     /** Ticks settings off as typed in; those that need no step are in force with that. */
-    public static Edit typeIn(Plan plan, HostId host, Set<String> keys) {
+    public static Edit typeIn(Plan plan, Id<Host> host, Set<String> keys) {
         String name = plan.index().name(host);
         return new Edit(
                 "Typed in on " + name,
@@ -122,7 +122,7 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
     }
 
     /** The steps are done: all that was typed in is in force. */
-    public static Edit carriedOut(Plan plan, HostId host) {
+    public static Edit carriedOut(Plan plan, Id<Host> host) {
         return new Edit(
                 "In force on " + plan.index().name(host),
                 p -> HostSettings.changed(p, host, new HostSettings.Change() {
@@ -157,16 +157,16 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
     }
 
     /** A stream without a number of its own is sent as its label says, and that is in force until it gets one. */
-    private static void sentBefore(Plan plan, HostId host, Map<String, Setting<?>> old) {
+    private static void sentBefore(Plan plan, Id<Host> host, Map<String, Setting<?>> old) {
         PlanIndex index = plan.index();
         for (Application a : index.applicationsOn(host)) {
-            for (zentrel.plan.Stream s : index.streamsOf(a.id())) {
+            for (zentrel.plan.Stream s : index.streamsFrom(a.id())) {
                 index.wireOf(s).ifPresent(w -> old.putIfAbsent(HostSettings.key(s.id(), "wire"), Setting.of(w)));
             }
         }
     }
 
-    private static Map<String, Setting<?>> settings(Plan plan, HostId host) {
+    private static Map<String, Setting<?>> settings(Plan plan, Id<Host> host) {
         Map<String, Setting<?>> found = new HashMap<>();
         Plan unused = HostSettings.changed(plan, host, new HostSettings.Change() {
             @Override
@@ -185,7 +185,7 @@ public record Applying(Map<String, String> waiting, Map<String, String> entered,
     }
 
     /** The key by which a setting is ticked off. */
-    public static String key(Id id, String field) {
+    public static String key(Id<?> id, String field) {
         return HostSettings.key(id, field);
     }
 }

@@ -25,7 +25,7 @@ public record Changing(String what, String before, String after, Edit change, Li
     }
 
     /** Another address for an adapter; its first where it has none. */
-    public static Changing address(Plan plan, AdapterId id, int at, HostAddress address) {
+    public static Changing address(Plan plan, Id<Adapter> id, int at, HostAddress address) {
         PlanIndex index = plan.index();
         Adapter adapter = index.adapter(id);
         boolean has = at < adapter.addresses().size();
@@ -36,7 +36,7 @@ public record Changing(String what, String before, String after, Edit change, Li
                 address.toString(),
                 new Edit(
                         "Give the " + index.name(id) + " " + address,
-                        p -> p.withAdapter(
+                        p -> p.with(
                                 id,
                                 a -> a.withAddress(at, new AdapterAddress(Setting.of(address), AddressOrigin.MANUAL)))),
                 old == null
@@ -50,7 +50,7 @@ public record Changing(String what, String before, String after, Edit change, Li
      * @param wire as it is on the wire, within the range of the port's protocol
      * @throws IllegalArgumentException with a sentence, outside the range
      */
-    public static Changing wire(Plan plan, PortId id, int wire) {
+    public static Changing wire(Plan plan, Id<Port> id, int wire) {
         PlanIndex index = plan.index();
         Port port = index.port(id);
         Protocol protocol = port.protocol().planned();
@@ -62,7 +62,7 @@ public record Changing(String what, String before, String after, Edit change, Li
                 index.name(id),
                 protocol.title() + " " + old,
                 protocol.title() + " " + wire,
-                new Edit("Set " + index.name(id) + " to " + wire, p -> p.withPort(id, x -> x.withWire(wire))),
+                new Edit("Set " + index.name(id) + " to " + wire, p -> p.with(id, x -> x.withWire(wire))),
                 port.wire()
                         .map(w -> Elsewhere.keepingWire(plan, port, w.inForce(), wire))
                         .orElse(List.of()));
@@ -73,7 +73,7 @@ public record Changing(String what, String before, String after, Edit change, Li
      *
      * @throws IllegalArgumentException with a sentence, outside 1 to 65535 or where it takes no OSC
      */
-    public static Changing oscPort(Plan plan, ApplicationId id, int udp) {
+    public static Changing oscPort(Plan plan, Id<Application> id, int udp) {
         if (udp < 1 || udp > 65_535) {
             throw new IllegalArgumentException("A UDP port is 1 to 65535, not " + udp + ".");
         }
@@ -87,13 +87,12 @@ public record Changing(String what, String before, String after, Edit change, Li
                 String.valueOf(udp),
                 new Edit(
                         "Listen for OSC on " + udp + " in " + application.name(),
-                        p -> p.withApplication(
-                                id, a -> a.withOsc(a.osc().orElseThrow().withPort(udp)))),
+                        p -> p.with(id, a -> a.withOsc(a.osc().orElseThrow().withPort(udp)))),
                 Elsewhere.keepingOscPort(plan, id, osc.port().inForce(), udp));
     }
 
     /** Another name. */
-    public static Changing name(Plan plan, Id id, String name) {
+    public static Changing name(Plan plan, Id<?> id, String name) {
         String old = plan.index().name(id);
         return new Changing(
                 old,

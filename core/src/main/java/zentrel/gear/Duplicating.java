@@ -20,7 +20,7 @@ public final class Duplicating {
     private final Plan plan;
     private final Ids ids;
     private final Names names;
-    private final Map<SegmentId, Set<Ipv4Address>> used = new HashMap<>();
+    private final Map<Id<Segment>, Set<Ipv4Address>> used = new HashMap<>();
     private final List<Host> hosts;
     private final List<Application> applications;
     private final List<Receiver> receivers;
@@ -39,13 +39,13 @@ public final class Duplicating {
      *
      * @param times how often each is copied, 1 to {@link Making#MOST}
      */
-    public static Made of(Plan plan, List<HostId> wanted, int times) {
+    public static Made of(Plan plan, List<Id<Host>> wanted, int times) {
         if (times < 1 || (long) times * wanted.size() > Making.MOST) {
             throw new IllegalArgumentException("Make 1 to " + Making.MOST + " copies at a time.");
         }
         Duplicating work = new Duplicating(plan);
-        List<HostId> made = new ArrayList<>();
-        for (HostId id : wanted) {
+        List<Id<Host>> made = new ArrayList<>();
+        for (Id<Host> id : wanted) {
             Host host = plan.index().host(id);
             String name = host.name();
             for (int i = 0; i < times; i++) {
@@ -58,18 +58,18 @@ public final class Duplicating {
                 Making.put(
                         "Duplicate " + what + (times == 1 ? "" : " " + times + " times"),
                         plan,
-                        plan.withHosts(work.hosts)
-                                .withApplications(work.applications)
-                                .withReceivers(work.receivers)),
+                        plan.with(Kind.HOST, work.hosts)
+                                .with(Kind.APPLICATION, work.applications)
+                                .with(Kind.RECEIVER, work.receivers)),
                 made);
     }
 
-    private HostId copy(Host host, String name) {
-        HostId id = new HostId(ids.next(Ids.of(name, "box")));
-        Map<AdapterId, AdapterId> adapters = new HashMap<>();
+    private Id<Host> copy(Host host, String name) {
+        Id<Host> id = Kind.HOST.id(ids.next(Ids.of(name, "box")));
+        Map<Id<Adapter>, Id<Adapter>> adapters = new HashMap<>();
         List<Adapter> copies = new ArrayList<>();
         for (Adapter a : host.adapters()) {
-            AdapterId copy = new AdapterId(ids.next(id.value() + "." + Ids.of(a.name(), "net")));
+            Id<Adapter> copy = Kind.ADAPTER.id(ids.next(id.value() + "." + Ids.of(a.name(), "net")));
             adapters.put(a.id(), copy);
             copies.add(new Adapter(
                     copy,
@@ -123,7 +123,7 @@ public final class Duplicating {
         return addresses;
     }
 
-    private Set<Ipv4Address> usedOn(SegmentId segment) {
+    private Set<Ipv4Address> usedOn(Id<Segment> segment) {
         Set<Ipv4Address> taken = new HashSet<>();
         plan.index().adaptersOn(segment).stream()
                 .flatMap(a -> a.addresses().stream())
@@ -131,9 +131,10 @@ public final class Duplicating {
         return taken;
     }
 
-    private void application(Application a, Host from, HostId to, String hostName, Map<AdapterId, AdapterId> adapters) {
-        ApplicationId id =
-                new ApplicationId(ids.next(to.value() + "." + Ids.of(a.kind().word(), "program")));
+    private void application(
+            Application a, Host from, Id<Host> to, String hostName, Map<Id<Adapter>, Id<Adapter>> adapters) {
+        Id<Application> id =
+                Kind.APPLICATION.id(ids.next(to.value() + "." + Ids.of(a.kind().word(), "program")));
         String name = a.name().equals(from.name())
                 ? hostName
                 : a.name().startsWith(from.name())
@@ -166,7 +167,7 @@ public final class Duplicating {
             List<Port> ports = new ArrayList<>();
             for (Port p : r.ports()) {
                 ports.add(new Port(
-                        new PortId(ids.next(to.value() + "." + Ids.of(p.name(), "port"))),
+                        Kind.PORT.id(ids.next(to.value() + "." + Ids.of(p.name(), "port"))),
                         p.name(),
                         p.kind(),
                         Setting.of(p.direction().planned()),
@@ -176,7 +177,7 @@ public final class Duplicating {
                         Optional.empty()));
             }
             receivers.add(new Receiver(
-                    new ReceiverId(ids.next(to.value() + "-rx")),
+                    Kind.RECEIVER.id(ids.next(to.value() + "-rx")),
                     r.name().equals(from.name()) ? hostName : name,
                     id,
                     r.protocols(),

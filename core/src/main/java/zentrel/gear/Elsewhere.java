@@ -15,9 +15,9 @@ import zentrel.plan.*;
  * @param follow types the new value in there
  * @param setting whether it is a setting, which can be planned and set later; a unicast list and a cable's label are not
  */
-public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
+public record Elsewhere(String where, Id<?> at, Edit follow, boolean setting) {
     /** Every place that keeps {@code old}, the address that a box had, with the step that makes it {@code now}. */
-    public static List<Elsewhere> keeping(Plan plan, HostId host, Ipv4Address old, Ipv4Address now) {
+    public static List<Elsewhere> keeping(Plan plan, Id<Host> host, Ipv4Address old, Ipv4Address now) {
         List<Elsewhere> places = new ArrayList<>();
         if (old.equals(now)) {
             return places;
@@ -29,7 +29,7 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
                         "the unicast list of " + index.name(s.id()),
                         s.id(),
                         now,
-                        p -> p.withStream(s.id(), x -> {
+                        p -> p.with(s.id(), x -> {
                             List<Ipv4Address> to = new ArrayList<>(x.to());
                             to.replaceAll(a -> a.equals(old) ? now : a);
                             return x.withDelivery(x.delivery(), to);
@@ -45,11 +45,11 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
                         "the target of " + l.name() + " in " + index.name(l.from()),
                         l.id(),
                         now,
-                        p -> p.withLink(l.id(), x -> x.withDestination(now))));
+                        p -> p.with(l.id(), x -> x.withDestination(now))));
             }
         }
         for (TypedCopy c : plan.copies()) {
-            if (c.of() instanceof AdapterId a && index.hostOf(a).id().equals(host)) {
+            if (c.of().is(Kind.ADAPTER) && index.hostOf(c.of()).id().equals(host)) {
                 copy(index, c, old.toString(), now.toString()).ifPresent(places::add);
             }
         }
@@ -75,7 +75,7 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
                             index.name(s.id()) + ", which is sent as " + old,
                             s.id(),
                             now,
-                            p -> p.withStream(s.id(), x -> x.withWire(now))));
+                            p -> p.with(s.id(), x -> x.withWire(now))));
                 }
             }
             for (Port other : index.portsOf(universe)) {
@@ -84,10 +84,7 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
                         && other.wire().filter(w -> w.inForce() == old).isPresent();
                 if (same) {
                     places.add(place(
-                            index.name(other.id()),
-                            other.id(),
-                            now,
-                            p -> p.withPort(other.id(), x -> x.withWire(now))));
+                            index.name(other.id()), other.id(), now, p -> p.with(other.id(), x -> x.withWire(now))));
                 }
             }
         });
@@ -96,7 +93,7 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
     }
 
     /** Every place that has the UDP port on which an application takes OSC. */
-    static List<Elsewhere> keepingOscPort(Plan plan, ApplicationId of, int old, int now) {
+    static List<Elsewhere> keepingOscPort(Plan plan, Id<Application> of, int old, int now) {
         List<Elsewhere> places = new ArrayList<>();
         if (old == now) {
             return places;
@@ -108,7 +105,7 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
                         "the port of " + l.name() + " in " + index.name(l.from()),
                         l.id(),
                         now,
-                        p -> p.withLink(l.id(), x -> x.withPort(now))));
+                        p -> p.with(l.id(), x -> x.withPort(now))));
             }
         }
         printed(index, plan, of, String.valueOf(old), String.valueOf(now), places);
@@ -116,16 +113,16 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
     }
 
     /** Every place that has the name of a thing: what is typed in or printed, and the labels of its cables. */
-    static List<Elsewhere> keepingName(Plan plan, Id of, String old, String now) {
+    static List<Elsewhere> keepingName(Plan plan, Id<?> of, String old, String now) {
         List<Elsewhere> places = new ArrayList<>();
         if (old.equals(now)) {
             return places;
         }
         PlanIndex index = plan.index();
         printed(index, plan, of, old, now, places);
-        if (of instanceof HostId host) {
-            List<Id> ends = new ArrayList<>(List.of(host));
-            index.host(host).adapters().forEach(a -> ends.add(a.id()));
+        if (of.is(Kind.HOST)) {
+            List<Id<?>> ends = new ArrayList<>(List.of(of));
+            index.hostOf(of).adapters().forEach(a -> ends.add(a.id()));
             for (Cable c : plan.cables()) {
                 if (c.name().contains(old) && (ends.contains(c.from()) || ends.contains(c.to()))) {
                     String label = c.name().replace(old, now);
@@ -134,7 +131,7 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
                             c.id(),
                             new Edit(
                                     "Label the cable " + label,
-                                    p -> p.withCable(
+                                    p -> p.with(
                                             c.id(),
                                             x -> new Cable(x.id(), label, x.kind(), x.from(), x.to(), x.connected()))),
                             false));
@@ -144,7 +141,7 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
         return places;
     }
 
-    private static void printed(PlanIndex index, Plan plan, Id of, String old, String now, List<Elsewhere> places) {
+    private static void printed(PlanIndex index, Plan plan, Id<?> of, String old, String now, List<Elsewhere> places) {
         plan.copies().stream()
                 .filter(c -> c.of().equals(of))
                 .forEach(c -> copy(index, c, old, now).ifPresent(places::add));
@@ -162,15 +159,15 @@ public record Elsewhere(String where, Id at, Edit follow, boolean setting) {
                 c.id(),
                 new Edit(
                         (c.isPrinted() ? "Print " : "Type ") + now + (c.isPrinted() ? " as " : " into ") + where,
-                        p -> p.withCopy(c.id(), x -> x.withValue(now))),
+                        p -> p.with(c.id(), x -> x.withValue(now))),
                 !c.isPrinted()));
     }
 
-    private static Elsewhere place(String where, Id at, Object now, UnaryOperator<Plan> change) {
+    private static Elsewhere place(String where, Id<?> at, Object now, UnaryOperator<Plan> change) {
         return new Elsewhere(where, at, new Edit("Type " + now + " into " + where, change), true);
     }
 
-    private static Elsewhere list(String where, Id at, Object now, UnaryOperator<Plan> change) {
+    private static Elsewhere list(String where, Id<?> at, Object now, UnaryOperator<Plan> change) {
         return new Elsewhere(where, at, new Edit("Type " + now + " into " + where, change), false);
     }
 

@@ -4,8 +4,6 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BiFunction;
-import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import zentrel.plan.*;
 
@@ -43,58 +41,44 @@ final class HostSettings {
     private HostSettings() {}
 
     /** The key of a setting. */
-    static String key(Id id, String field) {
+    static String key(Id<?> id, String field) {
         return id.value() + "/" + field;
     }
 
     /** The plan with each setting of a box looked at, and changed where the change says so. */
-    static Plan changed(Plan plan, HostId id, Change made) {
+    static Plan changed(Plan plan, Id<Host> id, Change made) {
         Noticing change = new Noticing(made);
         PlanIndex index = plan.index();
-        Plan next = each(change, plan, List.of(index.host(id)), h -> host(h, change), Plan::hosts, Plan::withHosts);
+        Plan next = each(change, plan, Kind.HOST, List.of(index.host(id)), h -> host(h, change));
         List<Application> programs = index.applicationsOn(id);
         List<Receiver> receivers = new ArrayList<>();
         List<Stream> streams = new ArrayList<>();
         for (Application a : programs) {
             receivers.addAll(index.receiversOf(a.id()));
-            streams.addAll(index.streamsOf(a.id()));
+            streams.addAll(index.streamsFrom(a.id()));
         }
-        next = each(change, next, programs, a -> application(a, change), Plan::applications, Plan::withApplications);
-        next = each(change, next, receivers, r -> receiver(r, change), Plan::receivers, Plan::withReceivers);
-        next = each(change, next, streams, s -> stream(s, change), Plan::streams, Plan::withStreams);
+        next = each(change, next, Kind.APPLICATION, programs, a -> application(a, change));
+        next = each(change, next, Kind.RECEIVER, receivers, r -> receiver(r, change));
+        next = each(change, next, Kind.STREAM, streams, s -> stream(s, change));
         next = each(
                 change,
                 next,
+                Kind.LINK,
                 plan.links().stream()
                         .filter(l -> index.hostOf(l.from()).id().equals(id))
                         .toList(),
-                l -> link(l, change),
-                Plan::links,
-                Plan::withLinks);
-        next = each(
-                change,
-                next,
-                plan.attachments(),
-                x -> attachment(x, id, index, change),
-                Plan::attachments,
-                Plan::withAttachments);
+                l -> link(l, change));
+        next = each(change, next, Kind.ATTACHMENT, plan.attachments(), x -> attachment(x, id, index, change));
         return each(
                 change,
                 next,
+                Kind.COPY,
                 plan.copies().stream().filter(c -> c.host(index).equals(id)).toList(),
-                c -> c.withValue(change.of(key(c.id(), "value"), subject(c), c.value())),
-                Plan::copies,
-                Plan::withCopies);
+                c -> c.withValue(change.of(key(c.id(), "value"), subject(c), c.value())));
     }
 
     /** The plan with some things of one of its lists changed, all at once: a desk may send tens of thousands of streams. */
-    private static <T> Plan each(
-            Noticing noticing,
-            Plan plan,
-            List<T> some,
-            UnaryOperator<T> change,
-            Function<Plan, List<T>> list,
-            BiFunction<Plan, List<T>, Plan> with) {
+    private static <T> Plan each(Noticing noticing, Plan plan, Kind<T> kind, List<T> some, UnaryOperator<T> change) {
         IdentityHashMap<T, T> changed = new IdentityHashMap<>();
         for (T item : some) {
             noticing.changed = false;
@@ -106,9 +90,9 @@ final class HostSettings {
         if (changed.isEmpty()) {
             return plan;
         }
-        List<T> all = new ArrayList<>(list.apply(plan));
+        List<T> all = new ArrayList<>(plan.table(kind));
         all.replaceAll(item -> changed.getOrDefault(item, item));
-        return with.apply(plan, all);
+        return plan.with(kind, all);
     }
 
     private static Host host(Host h, Change change) {
@@ -124,7 +108,7 @@ final class HostSettings {
                                 key(h.id(), "querier"), "port", h.switching().querier())));
     }
 
-    private static Attachment attachment(Attachment x, HostId id, PlanIndex index, Change change) {
+    private static Attachment attachment(Attachment x, Id<Host> id, PlanIndex index, Change change) {
         Attachment next = x;
         if (index.application(x.from()).host().equals(id)) {
             next = next.withSending(change.of(key(x.id(), "sending"), "protocol", x.sending()))
@@ -136,7 +120,7 @@ final class HostSettings {
     }
 
     private static String subject(TypedCopy copy) {
-        return copy.of() instanceof AdapterId ? "address" : copy.of() instanceof PortId ? "universe" : "name";
+        return copy.of().is(Kind.ADAPTER) ? "address" : copy.of().is(Kind.PORT) ? "universe" : "name";
     }
 
     private static Adapter adapter(Adapter a, Change change) {

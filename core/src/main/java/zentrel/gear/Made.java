@@ -2,14 +2,15 @@ package zentrel.gear;
 
 import java.util.List;
 import zentrel.plan.Edit;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
+import zentrel.plan.Id;
 
 /**
  * An edit that adds gear.
  *
  * @param hosts the boxes that it adds or adds to, in order
  */
-public record Made(Edit edit, List<HostId> hosts) {
+public record Made(Edit edit, List<Id<Host>> hosts) {
     public Made {
         hosts = List.copyOf(hosts);
     }

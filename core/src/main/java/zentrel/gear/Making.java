@@ -31,7 +31,7 @@ public final class Making {
     private final Plan plan;
     private final Ids ids;
     private final Names names;
-    private final Map<SegmentId, Set<Ipv4Address>> used = new java.util.HashMap<>();
+    private final Map<Id<Segment>, Set<Ipv4Address>> used = new java.util.HashMap<>();
 
     private Making(Plan plan) {
         this.plan = plan;
@@ -55,7 +55,7 @@ public final class Making {
             throw new IllegalArgumentException("Add 1 to " + MOST + " at a time, not " + count + ".");
         }
         Making making = new Making(plan);
-        List<HostId> made = new ArrayList<>();
+        List<Id<Host>> made = new ArrayList<>();
         String base = name.isBlank() ? profile.name() : name.strip();
         Optional<Profile> computer = profile.software() ? library.find("house/computer") : Optional.of(profile);
         String called = "";
@@ -75,7 +75,7 @@ public final class Making {
     }
 
     /** Installs software on a computer that is there. */
-    public static Made install(Plan plan, Profile software, HostId on) {
+    public static Made install(Plan plan, Profile software, Id<Host> on) {
         Making making = new Making(plan);
         Host host = plan.index().host(on);
         making.programs(host, software, "");
@@ -95,8 +95,8 @@ public final class Making {
     }
 
     /** Puts the first adapter of each of these boxes on a segment. */
-    static Plan onSegment(Plan plan, List<HostId> hosts, SegmentId segment) {
-        List<AdapterId> adapters = hosts.stream()
+    static Plan onSegment(Plan plan, List<Id<Host>> hosts, Id<Segment> segment) {
+        List<Id<Adapter>> adapters = hosts.stream()
                 .flatMap(h -> plan.index().host(h).adapters().stream().limit(1))
                 .map(Adapter::id)
                 .toList();
@@ -112,11 +112,11 @@ public final class Making {
      * @param first an address, with or without a mask; without one it has the mask of its segment
      * @throws IllegalArgumentException with a sentence, where it is no address or the range ends
      */
-    static Plan at(Plan plan, List<HostId> hosts, String first) {
+    static Plan at(Plan plan, List<Id<Host>> hosts, String first) {
         Ipv4Address start = first.contains("/") ? HostAddress.parse(first).address() : Ipv4Address.parse(first);
         Plan next = plan;
         int number = 0;
-        for (HostId host : hosts) {
+        for (Id<Host> host : hosts) {
             Optional<Adapter> adapter =
                     plan.index().host(host).adapters().stream().findFirst();
             if (adapter.isEmpty()) {
@@ -135,7 +135,7 @@ public final class Making {
                 throw new IllegalArgumentException("From " + start + " the range holds no " + hosts.size()
                         + " addresses; it ends before " + address.address() + ".");
             }
-            next = next.withAdapter(
+            next = next.with(
                     adapter.get().id(),
                     a -> a.withAddress(0, new AdapterAddress(Setting.of(address), AddressOrigin.MANUAL)));
         }
@@ -143,17 +143,17 @@ public final class Making {
     }
 
     private Plan finished(Profile profile) {
-        return plan.withSegments(segments)
-                .withHosts(hosts)
-                .withApplications(applications)
-                .withReceivers(receivers)
+        return plan.with(Kind.SEGMENT, segments)
+                .with(Kind.HOST, hosts)
+                .with(Kind.APPLICATION, applications)
+                .with(Kind.RECEIVER, receivers)
                 .withProfile(profile);
     }
 
     // --- boxes ---
 
     private Host host(Profile profile, String name, String place) {
-        HostId id = new HostId(ids.next(Ids.of(name, "box")));
+        Id<Host> id = Kind.HOST.id(ids.next(Ids.of(name, "box")));
         List<Adapter> adapters = new ArrayList<>();
         for (ProfileAdapter adapter : profile.adapters()) {
             adapters.add(adapter(id, adapter, profile, adapters));
@@ -172,8 +172,8 @@ public final class Making {
         return host;
     }
 
-    private Adapter adapter(HostId host, ProfileAdapter like, Profile profile, List<Adapter> before) {
-        AdapterId id = new AdapterId(ids.next(host.value() + "." + Ids.of(like.name(), "net")));
+    private Adapter adapter(Id<Host> host, ProfileAdapter like, Profile profile, List<Adapter> before) {
+        Id<Adapter> id = Kind.ADAPTER.id(ids.next(host.value() + "." + Ids.of(like.name(), "net")));
         if (profile.direct().contains(like.name()) || like.name().equals("Outside")) {
             return bare(id, like); // its partner is known only when somebody says so
         }
@@ -192,7 +192,7 @@ public final class Making {
                 .orElse(bare);
     }
 
-    private static Adapter bare(AdapterId id, ProfileAdapter like) {
+    private static Adapter bare(Id<Adapter> id, ProfileAdapter like) {
         return new Adapter(
                 id,
                 like.name(),
@@ -210,7 +210,11 @@ public final class Making {
         List<Segment> open = segments.stream().filter(s -> !s.guests()).toList();
         if (open.isEmpty()) {
             Segment first = new Segment(
-                    new SegmentId(ids.next("network")), names.free("Network"), Optional.of(FIRST_RANGE), false, false);
+                    Kind.SEGMENT.id(ids.next("network")),
+                    names.free("Network"),
+                    Optional.of(FIRST_RANGE),
+                    false,
+                    false);
             segments.add(first);
             return first;
         }
@@ -241,7 +245,7 @@ public final class Making {
         return found.map(a -> new HostAddress(a, range.get().prefixLength()));
     }
 
-    private Set<Ipv4Address> usedOn(SegmentId segment) {
+    private Set<Ipv4Address> usedOn(Id<Segment> segment) {
         Set<Ipv4Address> taken = new HashSet<>();
         plan.index().adaptersOn(segment).stream()
                 .flatMap(a -> a.addresses().stream())
@@ -262,7 +266,8 @@ public final class Making {
                             ? hostName
                             : hostName + " " + like.name().toLowerCase(java.util.Locale.ROOT))
                     : names.free(like.name());
-            ApplicationId id = new ApplicationId(ids.next(host.id().value() + "." + Ids.of(like.name(), "program")));
+            Id<Application> id =
+                    Kind.APPLICATION.id(ids.next(host.id().value() + "." + Ids.of(like.name(), "program")));
             Application application = new Application(
                     id,
                     name,
@@ -321,7 +326,7 @@ public final class Making {
         for (ProfilePorts group : like.ports()) {
             for (int i = 1; i <= group.count(); i++) {
                 ports.add(new Port(
-                        new PortId(ids.next(host.id().value() + "." + Ids.of(group.name(), "port") + i)),
+                        Kind.PORT.id(ids.next(host.id().value() + "." + Ids.of(group.name(), "port") + i)),
                         group.name() + " " + i,
                         group.kind(),
                         Setting.of(Direction.OUTPUT),
@@ -332,7 +337,7 @@ public final class Making {
             }
         }
         return new Receiver(
-                new ReceiverId(ids.next(host.id().value() + "-rx")),
+                Kind.RECEIVER.id(ids.next(host.id().value() + "-rx")),
                 name,
                 application.id(),
                 takes,

@@ -170,7 +170,7 @@ public record Pasting(Edit edit, int made, List<LeftOut> leftOut, List<String> c
                 throw new IllegalArgumentException(
                         profile.name() + " has no network adapter to give " + address.get() + " to");
             }
-            next = next.withAdapter(
+            next = next.with(
                     host.adapters().get(0).id(),
                     a -> a.withAddresses(List.of(new AdapterAddress(Setting.of(address.get()), AddressOrigin.MANUAL))));
         }

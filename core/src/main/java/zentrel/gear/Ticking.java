@@ -19,7 +19,7 @@ import zentrel.plan.*;
  * @param seen what was heard, a sentence for each setting
  * @param edit says that they are in force
  */
-public record Ticking(HostId host, List<String> seen, Edit edit) {
+public record Ticking(Id<Host> host, List<String> seen, Edit edit) {
     public Ticking {
         seen = List.copyOf(seen);
     }
@@ -89,7 +89,7 @@ public record Ticking(HostId host, List<String> seen, Edit edit) {
     private static void streams(Plan plan, Host host, Heard heard, Set<String> keys, List<String> seen) {
         PlanIndex index = plan.index();
         for (Application a : index.applicationsOn(host.id())) {
-            for (zentrel.plan.Stream s : index.streamsOf(a.id())) {
+            for (zentrel.plan.Stream s : index.streamsFrom(a.id())) {
                 Optional<Setting<Integer>> wire = s.wire().filter(Setting::isPending);
                 if (s.protocol() == heard.protocol()
                         && wire.filter(w -> heard.sends().contains(w.planned())).isPresent()

@@ -41,7 +41,7 @@ public final class Wiring {
         List<Universe> universes = new ArrayList<>(plan.universes());
         List<zentrel.plan.Stream> streams = new ArrayList<>(plan.streams());
         List<Line> lines = new ArrayList<>(plan.lines());
-        Map<PortId, Port> set = new LinkedHashMap<>();
+        Map<Id<Port>, Port> set = new LinkedHashMap<>();
         int number = first;
         for (Port port : ports) {
             int wanted = number++;
@@ -50,7 +50,7 @@ public final class Wiring {
                     .findFirst()
                     .orElseGet(() -> {
                         Universe made = new Universe(
-                                new UniverseId(ids.next("u" + wanted)), "Universe " + wanted, wanted, false);
+                                Kind.UNIVERSE.id(ids.next("u" + wanted)), "Universe " + wanted, wanted, false);
                         universes.add(made);
                         return made;
                     });
@@ -85,7 +85,7 @@ public final class Wiring {
                     && lines.stream().noneMatch(l -> l.port().equals(port.id()));
             if (needsLine) {
                 lines.add(new Line(
-                        new LineId(ids.next(port.id().value() + ".line")),
+                        Kind.LINE.id(ids.next(port.id().value() + ".line")),
                         plan.index().receiverOf(port.id()).name() + ", " + port.name() + " line",
                         port.id()));
             }
@@ -101,10 +101,10 @@ public final class Wiring {
         return Making.put(
                 text,
                 plan,
-                plan.withUniverses(universes)
-                        .withStreams(streams)
-                        .withLines(lines)
-                        .withReceivers(receivers));
+                plan.with(Kind.UNIVERSE, universes)
+                        .with(Kind.STREAM, streams)
+                        .with(Kind.LINE, lines)
+                        .with(Kind.RECEIVER, receivers));
     }
 
     /**
@@ -180,7 +180,8 @@ public final class Wiring {
                 ? Delivery.DIRECT
                 : protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
         return new zentrel.plan.Stream(
-                new StreamId(ids.next(source.id().value() + "-" + universe.id().value() + "-" + protocol.word())),
+                Kind.STREAM.id(
+                        ids.next(source.id().value() + "-" + universe.id().value() + "-" + protocol.word())),
                 source.id(),
                 universe.id(),
                 protocol,
@@ -211,7 +212,7 @@ public final class Wiring {
         return plan.index().receiversOf(source.id()).stream()
                 .flatMap(r -> r.ports().stream())
                 .flatMap(p -> plan.index().universesOf(p.id()).stream())
-                .filter(u -> plan.index().streamsOf(source.id()).stream()
+                .filter(u -> plan.index().streamsFrom(source.id()).stream()
                         .noneMatch(s -> s.universe().equals(u)))
                 .mapToInt(u -> plan.index().universe(u).number())
                 .min()
@@ -252,7 +253,7 @@ public final class Wiring {
                 .place();
         for (int i = 0; i < count; i++) {
             fixtures.add(new Fixture(
-                    new FixtureId(ids.next("f" + (number + i))),
+                    Kind.FIXTURE.id(ids.next("f" + (number + i))),
                     String.valueOf(number + i),
                     type,
                     place,
@@ -265,7 +266,7 @@ public final class Wiring {
                 "Patch " + count + " " + type + (count == 1 ? " fixture" : " fixtures") + " of " + footprint
                         + " slots on " + line.name() + " from " + universe.label() + " slot " + start,
                 plan,
-                plan.withFixtures(fixtures));
+                plan.with(Kind.FIXTURE, fixtures));
     }
 
     /** The slot after the last that is used in a universe. */
@@ -304,7 +305,7 @@ public final class Wiring {
     }
 
     /** Puts adapters on a segment, each with the next free address of its range where it has none there. */
-    public static Edit onSegment(Plan plan, List<AdapterId> adapters, Segment segment) {
+    public static Edit onSegment(Plan plan, List<Id<Adapter>> adapters, Segment segment) {
         Optional<Subnet> range = segment.subnet()
                 .or(() -> plan.index().adaptersOn(segment.id()).stream()
                         .flatMap(a -> a.addresses().stream())
@@ -315,8 +316,8 @@ public final class Wiring {
                 .flatMap(a -> a.addresses().stream())
                 .forEach(a -> taken.add(a.inForce().address()));
         Plan after = plan;
-        for (AdapterId id : adapters) {
-            after = after.withAdapter(id, a -> {
+        for (Id<Adapter> id : adapters) {
+            after = after.with(id, a -> {
                 Adapter moved = a.withSegment(segment.id()).withCarrier(true);
                 boolean fits = range.isEmpty()
                         || a.addresses().stream()
@@ -343,12 +344,12 @@ public final class Wiring {
     }
 
     /** A cable between two things. */
-    public static Edit cable(Plan plan, CableKind kind, Id from, Id to) {
+    public static Edit cable(Plan plan, CableKind kind, Id<?> from, Id<?> to) {
         String name = plan.index().name(from) + " to " + plan.index().name(to);
-        CableId id = new CableId(Ids.free(plan, "cable-" + (plan.cables().size() + 1)));
+        Id<Cable> id = Kind.CABLE.id(Ids.free(plan, "cable-" + (plan.cables().size() + 1)));
         List<Cable> cables = new ArrayList<>(plan.cables());
         cables.add(new Cable(id, name, kind, from, to, true));
-        return Making.put("Cable " + name, plan, plan.withCables(cables));
+        return Making.put("Cable " + name, plan, plan.with(Kind.CABLE, cables));
     }
 
     /**
@@ -368,7 +369,7 @@ public final class Wiring {
         }
         String what = branches == 1 ? "a line" : branches + " lines";
         return Making.put(
-                "Split " + line.name() + " by " + splitter.name() + " into " + what, plan, plan.withLines(lines));
+                "Split " + line.name() + " by " + splitter.name() + " into " + what, plan, plan.with(Kind.LINE, lines));
     }
 
     /** A line by radio: the sender takes a line, and behind the receiver it goes on as another. */
@@ -381,12 +382,12 @@ public final class Wiring {
         return Making.put(
                 "Pass " + line.name() + " on by radio from " + sender.name() + " to " + receiver.name(),
                 plan,
-                plan.withLines(lines));
+                plan.with(Kind.LINE, lines));
     }
 
     private static Line behind(Ids ids, Host device, Line from, String suffix) {
         return new Line(
-                new LineId(ids.next(device.id().value() + ".line")),
+                Kind.LINE.id(ids.next(device.id().value() + ".line")),
                 device.name() + " line" + suffix,
                 from.port(),
                 Optional.of(new Via(device.id(), from.id())));
@@ -396,7 +397,7 @@ public final class Wiring {
     public static Edit supply(Host host, ProfileSupply supply) {
         return new Edit(
                 "Power " + host.name() + " by " + supply.name(),
-                p -> p.withHost(host.id(), h -> h.withPower(h.power().withSupplies(List.of(supply.name())))));
+                p -> p.with(host.id(), h -> h.withPower(h.power().withSupplies(List.of(supply.name())))));
     }
 
     /** Binds purposes of an application to an adapter of its host. */
@@ -404,7 +405,7 @@ public final class Wiring {
         Binding binding = adapter.kind() == AdapterKind.LOOPBACK ? Binding.LOOPBACK : Binding.to(adapter.id());
         return new Edit(
                 "Bind " + application.name() + " to " + adapter.name(),
-                p -> p.withApplication(application.id(), a -> {
+                p -> p.with(application.id(), a -> {
                     Application bound = a;
                     for (Purpose purpose : purposes) {
                         bound = bound.withBinding(purpose, Setting.of(binding));
@@ -416,16 +417,16 @@ public final class Wiring {
     /** A new segment with a range. */
     public static Edit segment(Plan plan, String name, Subnet range) {
         List<Segment> segments = new ArrayList<>(plan.segments());
-        SegmentId id = new SegmentId(Ids.free(plan, Ids.of(name, "segment")));
+        Id<Segment> id = Kind.SEGMENT.id(Ids.free(plan, Ids.of(name, "segment")));
         segments.add(new Segment(id, name, Optional.of(range), false, false));
-        return Making.put("Add the segment " + name + ", " + range, plan, plan.withSegments(segments));
+        return Making.put("Add the segment " + name + ", " + range, plan, plan.with(Kind.SEGMENT, segments));
     }
 
     /** OSC from one application to another, with the receiver's own address and port; the receiver is taken to act on it. */
     public static Edit control(Plan plan, Application from, Application to, String pattern) {
         OscInput osc = to.osc()
                 .orElseThrow(() -> new IllegalArgumentException(to.name() + " is not described as taking OSC."));
-        List<AdapterId> listens = to.binding(Purpose.OSC_LISTEN).adapters();
+        List<Id<Adapter>> listens = to.binding(Purpose.OSC_LISTEN).adapters();
         Ipv4Address address = plan.index().host(to.host()).adapters().stream()
                 .filter(a -> listens.isEmpty() || listens.contains(a.id()))
                 .flatMap(a -> a.addresses().stream())
@@ -436,7 +437,7 @@ public final class Wiring {
         Ipv4Address destination = from.host().equals(to.host()) ? Ipv4Address.LOOPBACK : address;
         List<ControlLink> links = new ArrayList<>(plan.links());
         links.add(new ControlLink(
-                new LinkId(Ids.free(plan, from.id().value() + "-to-" + to.id().value())),
+                Kind.LINK.id(Ids.free(plan, from.id().value() + "-to-" + to.id().value())),
                 from.name() + " to " + to.name(),
                 from.id(),
                 to.id(),
@@ -446,8 +447,8 @@ public final class Wiring {
                 Setting.of(true),
                 false,
                 Optional.empty()));
-        Plan after = plan.withLinks(links)
-                .withApplication(
+        Plan after = plan.with(Kind.LINK, links)
+                .with(
                         to.id(),
                         a -> osc.targets().contains(pattern)
                                 ? a
@@ -465,7 +466,8 @@ public final class Wiring {
     public static Edit attach(Plan plan, Application from, Application to) {
         List<Attachment> attachments = new ArrayList<>(plan.attachments());
         attachments.add(new Attachment(
-                new LinkId(Ids.free(plan, from.id().value() + "-into-" + to.id().value())),
+                Kind.ATTACHMENT.id(
+                        Ids.free(plan, from.id().value() + "-into-" + to.id().value())),
                 from.name() + " into " + to.name(),
                 from.id(),
                 to.id(),
@@ -478,6 +480,6 @@ public final class Wiring {
         return Making.put(
                 "Attach " + to.name() + " to " + from.name() + " by its own stream",
                 plan,
-                plan.withAttachments(attachments));
+                plan.with(Kind.ATTACHMENT, attachments));
     }
 }

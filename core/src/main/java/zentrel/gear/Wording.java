@@ -33,14 +33,14 @@ public final class Wording {
 
     private final Plan plan;
     private final Library library;
-    private final Optional<Id> selected;
+    private final Optional<Id<?>> selected;
 
     /**
      * A reader of lines.
      *
      * @param selected what is selected, which is meant where a line does not name a thing
      */
-    public Wording(Plan plan, Library library, @Nullable Id selected) {
+    public Wording(Plan plan, Library library, @Nullable Id<?> selected) {
         this.plan = plan;
         this.library = library.with(plan);
         this.selected = Optional.ofNullable(selected);
@@ -251,7 +251,7 @@ public final class Wording {
         return plan.index()
                 .profileOf(application)
                 .map(p -> !p.sends().isEmpty() && p.kind() != ApplicationKind.NODE)
-                .orElse(!plan.index().streamsOf(application.id()).isEmpty()
+                .orElse(!plan.index().streamsFrom(application.id()).isEmpty()
                         || application.kind() == ApplicationKind.CONSOLE);
     }
 
@@ -354,8 +354,8 @@ public final class Wording {
         for (Host a : things(sides.get(0), plan.hosts(), h -> true)) {
             for (Host b : things(sides.get(1), plan.hosts(), h -> !h.id().equals(a.id()))) {
                 if (offers.size() < MOST_OFFERS) {
-                    Id from = chosen == CableKind.NETWORK ? socket(a) : a.id();
-                    Id to = chosen == CableKind.NETWORK ? socket(b) : b.id();
+                    Id<?> from = chosen == CableKind.NETWORK ? socket(a) : a.id();
+                    Id<?> to = chosen == CableKind.NETWORK ? socket(b) : b.id();
                     offers.add(of(
                             "Cable " + plan.index().name(from) + " to "
                                     + plan.index().name(to) + ", " + chosen.word(),
@@ -472,14 +472,14 @@ public final class Wording {
     }
 
     /** Any socket of a switch; else the first adapter that has no cable yet, else the first. */
-    private Id socket(Host host) {
+    private Id<?> socket(Host host) {
         if (host.kind() == HostKind.SWITCH || host.adapters().isEmpty()) {
             return host.id();
         }
         return host.adapters().stream()
                 .filter(a -> a.kind() == AdapterKind.WIRED)
                 .min(Comparator.comparingInt(a -> plan.index().cablesOf(a.id()).size()))
-                .<Id>map(Adapter::id)
+                .<Id<?>>map(Adapter::id)
                 .orElse(host.id());
     }
 
@@ -489,7 +489,7 @@ public final class Wording {
         for (Host host : things(sides.get(0), plan.hosts(), h -> !h.adapters().isEmpty())) {
             for (Segment segment : things(sides.get(1), plan.segments(), s -> true)) {
                 if (offers.size() < MOST_OFFERS) {
-                    AdapterId first = host.adapters().get(0).id();
+                    Id<Adapter> first = host.adapters().get(0).id();
                     offers.add(of(
                             "Put the " + plan.index().name(first) + " on " + segment.name(),
                             () -> Wiring.onSegment(plan, List.of(first), segment)));
@@ -592,7 +592,7 @@ public final class Wording {
                         .allMatch(w -> List.of(fact.split(" ", -1)).contains(w.toLowerCase(Locale.ROOT)));
                 if (asked && !change.apply(segment).equals(segment) && offers.size() < MOST_OFFERS) {
                     String what = "Mark " + segment.name() + " as " + fact;
-                    offers.add(of(what, () -> new Edit(what, p -> p.withSegment(segment.id(), change))));
+                    offers.add(of(what, () -> new Edit(what, p -> p.with(segment.id(), change))));
                 }
             });
         }
@@ -665,7 +665,7 @@ public final class Wording {
     }
 
     /** Whether what is selected is a thing, or what the thing runs on or belongs to. */
-    private boolean belongs(Id chosen, Id thing) {
+    private boolean belongs(Id<?> chosen, Id<?> thing) {
         if (chosen.equals(thing)) {
             return true;
         }

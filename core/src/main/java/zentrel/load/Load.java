@@ -21,7 +21,7 @@ import zentrel.plan.*;
  * @param air what access points must send to groups and everybody, the busiest segment first
  * @param groups what happens to groups on each segment that carries some
  */
-public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<SegmentId, Groups> groups) {
+public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Id<Segment>, Groups> groups) {
     /** How fast a cable is taken to be where nobody has looked: 100BASE-TX (IEEE 802.3). Few nodes are faster. */
     public static final double BITS_PER_SECOND = 100e6;
 
@@ -44,14 +44,14 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
      * @param by the adapter that it leaves by; none within the computer only
      * @param taking the adapters at which the ports are that take it
      */
-    public record Sent(Stream stream, Optional<Adapter> by, List<AdapterId> taking) {
+    public record Sent(Stream stream, Optional<Adapter> by, List<Id<Adapter>> taking) {
         /** Whether it leaves on a segment. */
-        public boolean isOn(SegmentId segment) {
+        public boolean isOn(Id<Segment> segment) {
             return by.isPresent() && by.get().segment().filter(segment::equals).isPresent();
         }
 
         /** Whether it leaves by an adapter. */
-        public boolean leavesBy(AdapterId adapter) {
+        public boolean leavesBy(Id<Adapter> adapter) {
             return by.isPresent() && by.get().id().equals(adapter);
         }
 
@@ -68,7 +68,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
      *
      * @param packets a second, to groups and to everybody
      */
-    public record Air(SegmentId segment, double packets) {}
+    public record Air(Id<Segment> segment, double packets) {}
 
     /**
      * One adapter.
@@ -78,7 +78,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
      * @param in what arrives, as the switches there treat groups
      * @param meant what would arrive where switches pass groups on to their members only
      */
-    public record Link(AdapterId adapter, double speed, Flow out, Flow in, Flow meant) {
+    public record Link(Id<Adapter> adapter, double speed, Flow out, Flow in, Flow meant) {
         /** The busier direction, in parts of what the cable carries. */
         public double part() {
             return Math.max(out.bits(), in.bits()) / speed;
@@ -101,7 +101,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
      * @param querierDies whether nobody asks any more who still wants a group, long enough for it to show
      */
     public record WhatIf(
-            int universes, ApplicationId from, Protocol protocol, Delivery delivery, boolean querierDies) {}
+            int universes, Id<Application> from, Protocol protocol, Delivery delivery, boolean querierDies) {}
 
     public Load {
         links = List.copyOf(links);
@@ -150,7 +150,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
     }
 
     /** What happens to groups on a segment. */
-    public Groups groupsOn(SegmentId segment) {
+    public Groups groupsOn(Id<Segment> segment) {
         return groups.getOrDefault(segment, Groups.FLOOD);
     }
 
@@ -184,19 +184,20 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
         private final PlanIndex index;
         private final Plan plan;
         private final List<Sent> sent = new ArrayList<>();
-        private final Map<SegmentId, Sum> floods = new LinkedHashMap<>();
-        private final Map<SegmentId, Sum> broadcasts = new LinkedHashMap<>();
-        private final Map<AdapterId, Sum> ownFloods = new HashMap<>();
-        private final Map<AdapterId, Sum> ownBroadcasts = new HashMap<>();
-        private final Map<AdapterId, Sum> out = new LinkedHashMap<>();
-        private final Map<AdapterId, Sum> in = new LinkedHashMap<>();
-        private final Map<AdapterId, Sum> meant = new LinkedHashMap<>();
+        private final Map<Id<Segment>, Sum> floods = new LinkedHashMap<>();
+        private final Map<Id<Segment>, Sum> broadcasts = new LinkedHashMap<>();
+        private final Map<Id<Adapter>, Sum> ownFloods = new HashMap<>();
+        private final Map<Id<Adapter>, Sum> ownBroadcasts = new HashMap<>();
+        private final Map<Id<Adapter>, Sum> out = new LinkedHashMap<>();
+        private final Map<Id<Adapter>, Sum> in = new LinkedHashMap<>();
+        private final Map<Id<Adapter>, Sum> meant = new LinkedHashMap<>();
 
-        private final Map<ApplicationId, Optional<Adapter>> artnetBy = new HashMap<>();
-        private final Map<ApplicationId, Optional<Adapter>> sacnBy = new HashMap<>();
-        private final Map<ApplicationId, Map<Optional<SegmentId>, Optional<AdapterId>>> receiving = new HashMap<>();
-        private final Map<SegmentId, Groups> groups = new HashMap<>();
-        private final Map<SegmentId, Double> onAir = new LinkedHashMap<>();
+        private final Map<Id<Application>, Optional<Adapter>> artnetBy = new HashMap<>();
+        private final Map<Id<Application>, Optional<Adapter>> sacnBy = new HashMap<>();
+        private final Map<Id<Application>, Map<Optional<Id<Segment>>, Optional<Id<Adapter>>>> receiving =
+                new HashMap<>();
+        private final Map<Id<Segment>, Groups> groups = new HashMap<>();
+        private final Map<Id<Segment>, Double> onAir = new LinkedHashMap<>();
 
         Sums(Plan plan, boolean querierDies) {
             this.plan = plan;
@@ -226,11 +227,11 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
                 return;
             }
             Optional<Adapter> by = sending(stream.application(), stream.protocol());
-            Optional<SegmentId> segment = by.flatMap(Adapter::segment);
-            List<AdapterId> taking = new ArrayList<>(1);
+            Optional<Id<Segment>> segment = by.flatMap(Adapter::segment);
+            List<Id<Adapter>> taking = new ArrayList<>(1);
             for (Port port : index.portsOf(stream.universe())) {
                 if (port.protocol().inForce() == stream.protocol()) {
-                    Optional<AdapterId> at = receiving(port.id(), segment);
+                    Optional<Id<Adapter>> at = receiving(port.id(), segment);
                     boolean another = at.isPresent()
                             && !taking.contains(at.get())
                             && (by.isEmpty() || !by.get().id().equals(at.get()));
@@ -280,7 +281,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
                 Delivery delivery,
                 double packets,
                 int copies,
-                List<AdapterId> taking) {
+                List<Id<Adapter>> taking) {
             if (by.isEmpty() || by.get().kind() == AdapterKind.LOOPBACK) {
                 return;
             }
@@ -316,7 +317,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
         }
 
         /** What floods a segment reaches every adapter there but the one that sent it. */
-        private void spread(Map<SegmentId, Sum> all, Map<AdapterId, Sum> own, Map<AdapterId, Sum> to) {
+        private void spread(Map<Id<Segment>, Sum> all, Map<Id<Adapter>, Sum> own, Map<Id<Adapter>, Sum> to) {
             all.forEach((segment, sum) -> {
                 for (Adapter adapter : index.adaptersOn(segment)) {
                     Sum mine = own.getOrDefault(adapter.id(), NOTHING);
@@ -327,7 +328,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
             });
         }
 
-        private boolean isWireless(AdapterId id) {
+        private boolean isWireless(Id<Adapter> id) {
             return index.adapter(id).kind() == AdapterKind.WIRELESS;
         }
 
@@ -344,8 +345,8 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
         }
 
         /** The adapter by which a program sends a protocol; asked for every stream, and the same for all of a program. */
-        private Optional<Adapter> sending(ApplicationId id, Protocol protocol) {
-            Map<ApplicationId, Optional<Adapter>> known = protocol == Protocol.SACN ? sacnBy : artnetBy;
+        private Optional<Adapter> sending(Id<Application> id, Protocol protocol) {
+            Map<Id<Application>, Optional<Adapter>> known = protocol == Protocol.SACN ? sacnBy : artnetBy;
             Optional<Adapter> by = known.get(id);
             if (by == null) {
                 by = bound(id, protocol);
@@ -355,7 +356,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
         }
 
         /** The one that it is bound to, else the host's first. */
-        private Optional<Adapter> bound(ApplicationId id, Protocol protocol) {
+        private Optional<Adapter> bound(Id<Application> id, Protocol protocol) {
             Application application = index.application(id);
             Binding binding = application.binding(Purpose.sending(protocol));
             if (binding.mode() == BindingMode.ADAPTERS) {
@@ -369,14 +370,14 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
         }
 
         /** The adapter at which a port gets what a stream sends; the same for all ports of a program. */
-        private Optional<AdapterId> receiving(PortId port, Optional<SegmentId> segment) {
+        private Optional<Id<Adapter>> receiving(Id<Port> port, Optional<Id<Segment>> segment) {
             return receiving
                     .computeIfAbsent(index.receiverOf(port).application(), a -> new HashMap<>(2))
                     .computeIfAbsent(segment, s -> receivingAdapter(index.applicationOf(port), s));
         }
 
         /** The one on the sender's segment, else the first. */
-        private Optional<AdapterId> receivingAdapter(Application application, Optional<SegmentId> segment) {
+        private Optional<Id<Adapter>> receivingAdapter(Application application, Optional<Id<Segment>> segment) {
             @Nullable Adapter first = null;
             for (Adapter adapter : index.host(application.host()).adapters()) {
                 if (adapter.kind() == AdapterKind.LOOPBACK) {
@@ -393,10 +394,10 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Segment
         List<Link> links() {
             spread(floods, ownFloods, in);
             spread(broadcasts, ownBroadcasts, meant);
-            Set<AdapterId> all = new LinkedHashSet<>(out.keySet());
+            Set<Id<Adapter>> all = new LinkedHashSet<>(out.keySet());
             all.addAll(in.keySet());
             List<Link> links = new ArrayList<>();
-            for (AdapterId id : all) {
+            for (Id<Adapter> id : all) {
                 links.add(new Link(
                         id,
                         index.adapter(id).plug().megabits().map(m -> m * 1e6).orElse(BITS_PER_SECOND),

@@ -52,13 +52,8 @@ public record Beside(SignalPath works, List<Integer> differ, String says) {
                 + (a.signal().equals(b.signal()) ? 1 : 0);
     }
 
-    private static Optional<HostId> box(PlanIndex index, SignalPath path) {
-        return path.receiver()
-                .map(r -> r instanceof PortId port
-                        ? index.applicationOf(port).host()
-                        : r instanceof ApplicationId program
-                                ? index.application(program).host()
-                                : null);
+    private static Optional<Id<Host>> box(PlanIndex index, SignalPath path) {
+        return path.receiver().flatMap(r -> index.hostAt(r)).map(Host::id);
     }
 
     private static Beside beside(PlanIndex index, SignalPath works, SignalPath dark) {

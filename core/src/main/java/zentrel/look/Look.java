@@ -10,4 +10,4 @@ import zentrel.plan.Id;
  * @param at where to look
  * @param question what is seen there if it does, as a question
  */
-public record Look(int place, HopKind hop, Id at, String question) {}
+public record Look(int place, HopKind hop, Id<?> at, String question) {}

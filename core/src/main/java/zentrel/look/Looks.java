@@ -19,7 +19,7 @@ final class Looks {
             return Optional.empty();
         }
         PlanIndex index = plan.index();
-        Id from = place < hops.size() / 2 || path.legs().size() == 1
+        Id<?> from = place < hops.size() / 2 || path.legs().size() == 1
                 ? path.source().get()
                 : path.receiver().get();
         Optional<Application> source = application(index, from);
@@ -71,7 +71,7 @@ final class Looks {
         return Optional.of(new Look(place, hop.kind(), hop.kind() == HopKind.MEANS ? from : hop.at(), question));
     }
 
-    private static Optional<Application> application(PlanIndex index, Id id) {
+    private static Optional<Application> application(PlanIndex index, Id<?> id) {
         Object found = index.find(id).orElse(null);
         if (found instanceof Application a) {
             return Optional.of(a);

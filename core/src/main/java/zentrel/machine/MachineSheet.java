@@ -16,7 +16,7 @@ import zentrel.text.PlainText;
  * @param host the computer
  * @param system its system; only computers have commands, a device is set by its own menus
  */
-public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep> steps) {
+public record MachineSheet(Id<Host> host, OperatingSystem system, List<MachineStep> steps) {
     /** UDP port of Art-Net 4. */
     private static final int ARTNET = 6454;
 
@@ -33,7 +33,7 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
      * @param called what the system itself calls an adapter now, by adapter; it is called as in the plan first
      * @throws IllegalArgumentException with a sentence, where the box is no computer or a name cannot be quoted
      */
-    public static MachineSheet of(Plan plan, HostId id, Map<AdapterId, String> called) {
+    public static MachineSheet of(Plan plan, Id<Host> id, Map<Id<Adapter>, String> called) {
         Host host = plan.index().host(id);
         MachineSystem system = system(host);
         List<MachineStep> steps = new ArrayList<>();
@@ -130,7 +130,7 @@ public record MachineSheet(HostId host, OperatingSystem system, List<MachineStep
                     ports.put("sACN", SACN);
                 }
             }
-            boolean findsNodes = plan.index().streamsOf(a.id()).stream()
+            boolean findsNodes = plan.index().streamsFrom(a.id()).stream()
                     .anyMatch(s -> s.protocol() == Protocol.ARTNET && s.delivery() == Delivery.FOUND);
             if (findsNodes) {
                 ports.put("Art-Net", ARTNET); // the answers to its polls come to that port

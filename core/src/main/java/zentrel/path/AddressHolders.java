@@ -12,8 +12,9 @@ import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
-import zentrel.plan.SegmentId;
+import zentrel.plan.Segment;
 
 /** Which adapters of a segment have an address now, loopback aside. Most have one holder, so lists are kept of the others only. */
 final class AddressHolders {
@@ -33,7 +34,7 @@ final class AddressHolders {
         }
     }
 
-    private final Map<SegmentId, OnSegment> segments = new HashMap<>();
+    private final Map<Id<Segment>, OnSegment> segments = new HashMap<>();
 
     AddressHolders(Plan plan) {
         for (Host host : plan.hosts()) {
@@ -49,7 +50,7 @@ final class AddressHolders {
     }
 
     /** The adapters that have this address, in the plan's order. */
-    List<Adapter> of(SegmentId segment, Ipv4Address address) {
+    List<Adapter> of(Id<Segment> segment, Ipv4Address address) {
         OnSegment on = segments.get(segment);
         if (on == null || !on.first.containsKey(address)) {
             return List.of();
@@ -58,7 +59,7 @@ final class AddressHolders {
     }
 
     /** The addresses that several adapters have. */
-    SortedMap<Ipv4Address, List<Adapter>> shared(SegmentId segment) {
+    SortedMap<Ipv4Address, List<Adapter>> shared(Id<Segment> segment) {
         OnSegment on = segments.get(segment);
         return on == null ? Collections.emptySortedMap() : Collections.unmodifiableSortedMap(on.shared);
     }

@@ -21,7 +21,7 @@ public final class AddressRemedies {
         this.typed = new TypedPlaces(context);
     }
 
-    private String name(Id id) {
+    private String name(Id<?> id) {
         return context.index.name(id);
     }
 
@@ -44,7 +44,7 @@ public final class AddressRemedies {
     /** Gives an adapter a free address in the subnet usual on its segment. */
     public List<Edit> giveAddress(Adapter adapter, int at, Optional<Subnet> wanted) {
         List<Edit> edits = new ArrayList<>(applyPlanned(adapter));
-        Optional<SegmentId> segment = adapter.segment();
+        Optional<Id<Segment>> segment = adapter.segment();
         Optional<Subnet> subnet = wanted.or(() -> segment.flatMap(context::usualSubnet));
         if (subnet.isEmpty()) {
             return edits;
@@ -72,7 +72,7 @@ public final class AddressRemedies {
     /** Gives an adapter an address that somebody sets, where it asked for one or gave itself one. */
     public List<Edit> setByHand(Adapter adapter, Subnet subnet) {
         return giveAddress(adapter, 0, Optional.of(subnet)).stream()
-                .map(e -> e.and(p -> p.withAdapter(
+                .map(e -> e.and(p -> p.with(
                         adapter.id(),
                         a -> a.withAddresses(a.addresses().stream()
                                 .map(x -> new AdapterAddress(x.address(), AddressOrigin.MANUAL))
@@ -104,7 +104,7 @@ public final class AddressRemedies {
     }
 
     /** Worked out on the plan as it is by then, so that no two get the same. */
-    private static Plan freshAddress(Plan plan, AdapterId id, HostAddress address) {
+    private static Plan freshAddress(Plan plan, Id<Adapter> id, HostAddress address) {
         PathContext now = new PathContext(plan);
         Adapter adapter = now.index.adapter(id);
         List<Edit> edits = new AddressRemedies(now)
@@ -153,7 +153,7 @@ public final class AddressRemedies {
 
     /** Changes an address, and with it the typed copies of it: unicast lists and the destinations of links. */
     private Edit moveTo(Adapter adapter, int at, HostAddress to, String what) {
-        HostId owner = context.index.hostOf(adapter.id()).id();
+        Id<Host> owner = context.index.hostOf(adapter.id()).id();
         Optional<Ipv4Address> from = at < adapter.addresses().size()
                 ? Optional.of(adapter.addresses().get(at).inForce().address())
                 : Optional.empty();
@@ -169,8 +169,7 @@ public final class AddressRemedies {
                             && adapter.addresses().get(at).origin() == AddressOrigin.DHCP
                     ? AddressOrigin.DHCP
                     : AddressOrigin.MANUAL;
-            Plan next =
-                    plan.withAdapter(adapter.id(), a -> a.withAddress(at, new AdapterAddress(Setting.of(to), origin)));
+            Plan next = plan.with(adapter.id(), a -> a.withAddress(at, new AdapterAddress(Setting.of(to), origin)));
             return from.isPresent() ? TypedPlaces.moved(next, owner, from.get(), to.address(), shared) : next;
         });
     }

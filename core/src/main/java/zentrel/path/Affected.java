@@ -14,8 +14,8 @@ import zentrel.plan.*;
 final class Affected {
     private final PathContext before;
     private final PathContext after;
-    private final Set<UniverseId> universes = new HashSet<>();
-    private final Set<ApplicationId> followed = new HashSet<>();
+    private final Set<Id<Universe>> universes = new HashSet<>();
+    private final Set<Id<Application>> followed = new HashSet<>();
 
     private Affected(PathContext before, PathContext after) {
         this.before = before;
@@ -23,7 +23,7 @@ final class Affected {
     }
 
     /** The universes; empty where the edit may reach every path. */
-    static Optional<Set<UniverseId>> between(PathContext before, PathContext after) {
+    static Optional<Set<Id<Universe>>> between(PathContext before, PathContext after) {
         Affected affected = new Affected(before, after);
         return affected.reachesAll() ? Optional.empty() : Optional.of(affected.collected());
     }
@@ -75,12 +75,12 @@ final class Affected {
                 .anyMatch(c -> Snooping.passesOn(c.index, host));
     }
 
-    private static boolean states(PathContext context, SegmentId segment) {
+    private static boolean states(PathContext context, Id<Segment> segment) {
         return context.index.find(segment).isEmpty()
                 || context.index.segment(segment).subnet().isPresent();
     }
 
-    private Set<UniverseId> collected() {
+    private Set<Id<Universe>> collected() {
         Plan then = before.plan;
         Plan now = after.plan;
         ListChange.of(then.hosts(), now.hosts()).all().forEach(this::host);
@@ -107,7 +107,7 @@ final class Affected {
     }
 
     /** Whoever has the same address on the segment, then or now. */
-    private void sharers(SegmentId segment, AdapterAddress address) {
+    private void sharers(Id<Segment> segment, AdapterAddress address) {
         for (PathContext context : both()) {
             for (Adapter holder : context.holdersOf(segment, address.inForce().address())) {
                 Host sharing = context.index.hostOf(holder.id());
@@ -116,13 +116,13 @@ final class Affected {
         }
     }
 
-    private void application(ApplicationId id) {
+    private void application(Id<Application> id) {
         if (!followed.add(id)) {
             return;
         }
         for (PathContext context : both()) {
             context.index.receiversOf(id).forEach(this::receiver);
-            context.index.streamsOf(id).forEach(this::stream);
+            context.index.streamsFrom(id).forEach(this::stream);
         }
     }
 
@@ -136,18 +136,18 @@ final class Affected {
 
     /** A stream more or less may put others of its source beyond a limit, or let them be sent again. */
     private void limited() {
-        Set<StreamId> changed = new HashSet<>();
-        for (StreamId id : before.beyondLimit()) {
+        Set<Id<Stream>> changed = new HashSet<>();
+        for (Id<Stream> id : before.beyondLimit()) {
             if (!after.beyondLimit().contains(id)) {
                 changed.add(id);
             }
         }
-        for (StreamId id : after.beyondLimit()) {
+        for (Id<Stream> id : after.beyondLimit()) {
             if (!before.beyondLimit().contains(id)) {
                 changed.add(id);
             }
         }
-        for (StreamId id : changed) {
+        for (Id<Stream> id : changed) {
             for (PathContext context : both()) {
                 context.index.find(id).map(Stream.class::cast).ifPresent(this::stream);
             }
@@ -172,8 +172,7 @@ final class Affected {
         fixture.breaks().forEach(b -> universes.add(b.universe()));
         fixture.lines().stream()
                 .flatMap(l -> after.index.find(l).stream()) // lines are the same in both
-                .forEach(line ->
-                        both().forEach(context -> universes.addAll(context.index.universesOf(((Line) line).port()))));
+                .forEach(line -> both().forEach(context -> universes.addAll(context.index.universesOf(line.port()))));
     }
 
     private void universe(Universe universe) {

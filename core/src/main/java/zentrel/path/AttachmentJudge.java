@@ -38,7 +38,7 @@ final class AttachmentJudge {
                                     + ". Switch it on there.",
                             List.of(new Edit(
                                     "Switch on " + context.index.name(a.id()),
-                                    p -> p.withAttachment(a.id(), x -> x.withSending(Setting.of(true))))));
+                                    p -> p.with(a.id(), x -> x.withSending(Setting.of(true))))));
         }
         transport.judge(
                 hops,
@@ -86,7 +86,7 @@ final class AttachmentJudge {
                             + ". Choose it there.",
                     List.of(new Edit(
                             "Choose " + context.index.name(a.id()) + " as the input of " + context.index.name(to.id()),
-                            p -> p.withAttachment(a.id(), x -> x.withChosen(Setting.of(true))))));
+                            p -> p.with(a.id(), x -> x.withChosen(Setting.of(true))))));
         }
         if (a.driver().isPresent()
                 && !to.installed().attached().contains(a.driver().get())) {
@@ -99,7 +99,7 @@ final class AttachmentJudge {
                             + ", where it is not. Install or attach it.",
                     List.of(new Edit(
                             "Add " + driver + " to " + context.index.name(to.id()),
-                            p -> p.withApplication(to.id(), x -> {
+                            p -> p.with(to.id(), x -> {
                                 List<String> attached =
                                         new java.util.ArrayList<>(x.installed().attached());
                                 attached.add(driver);
@@ -131,7 +131,7 @@ final class AttachmentJudge {
                             + context.index.name(to.id()) + ".",
                     List.of(new Edit(
                             "Install version " + mine.get() + " on " + context.index.name(to.id()),
-                            p -> p.withApplication(to.id(), x -> x.withVersion(mine.get())))));
+                            p -> p.with(to.id(), x -> x.withVersion(mine.get())))));
         }
     }
 }

@@ -22,7 +22,7 @@ final class Cabling {
      * @param box that box, where it is no cable of the network
      * @param dark why it has no power
      */
-    record Cut(Id at, Optional<Host> box, Optional<Powering.Dark> dark, List<Edit> mends) {}
+    record Cut(Id<?> at, Optional<Host> box, Optional<Powering.Dark> dark, List<Edit> mends) {}
 
     private final Plan plan;
     private final PlanIndex index;
@@ -57,28 +57,29 @@ final class Cabling {
                         way.stream().map(this::cutAt).flatMap(Optional::stream).findFirst());
     }
 
-    private Optional<Cut> cutAt(Id step) {
-        if (step instanceof CableId id && !index.cable(id).connected()) {
+    private Optional<Cut> cutAt(Id<?> step) {
+        Object found = index.find(step).orElse(null);
+        if (found instanceof Cable cable && !cable.connected()) {
+            Id<Cable> id = cable.id();
             return Optional.of(new Cut(
                     id,
                     Optional.empty(),
                     Optional.empty(),
                     List.of(new Edit(
-                            "Plug in the cable " + index.name(id), p -> p.withCable(id, c -> c.withConnected(true))))));
+                            "Plug in the cable " + index.name(id), p -> p.with(id, c -> c.withConnected(true))))));
         }
-        return step instanceof HostId id
-                ? powering.dark(index.host(id))
-                        .map(d -> new Cut(d.at(), Optional.of(index.host(id)), Optional.of(d), d.mends()))
+        return found instanceof Host host
+                ? powering.dark(host).map(d -> new Cut(d.at(), Optional.of(host), Optional.of(d), d.mends()))
                 : Optional.empty();
     }
 
     /** The cables and boxes between two adapters, the fewest first; as they are, or as if all were well. */
-    private Optional<List<Id>> way(AdapterId from, AdapterId to, boolean asTheyAre) {
-        Map<Id, List<Id>> ways = new LinkedHashMap<>();
+    private Optional<List<Id<?>>> way(Id<Adapter> from, Id<Adapter> to, boolean asTheyAre) {
+        Map<Id<?>, List<Id<?>>> ways = new LinkedHashMap<>();
         ways.put(from, List.of());
-        Deque<Id> open = new ArrayDeque<>(List.of(from));
+        Deque<Id<?>> open = new ArrayDeque<>(List.of(from));
         while (!open.isEmpty()) {
-            Id at = open.poll();
+            Id<?> at = open.poll();
             if (at.equals(to)) {
                 return Optional.ofNullable(ways.get(at));
             }
@@ -99,9 +100,10 @@ final class Cabling {
         return Optional.empty();
     }
 
-    private static void step(Map<Id, List<Id>> ways, Deque<Id> open, Id at, Optional<Host> through, Id by, Id next) {
+    private static void step(
+            Map<Id<?>, List<Id<?>>> ways, Deque<Id<?>> open, Id<?> at, Optional<Host> through, Id<?> by, Id<?> next) {
         if (!ways.containsKey(next)) {
-            List<Id> way = new ArrayList<>(ways.get(at));
+            List<Id<?>> way = new ArrayList<>(ways.get(at));
             through.ifPresent(h -> way.add(h.id()));
             way.add(by);
             ways.put(next, way);
@@ -110,12 +112,8 @@ final class Cabling {
     }
 
     /** The box that an end belongs to, where it passes the network on from socket to socket. */
-    private Optional<Host> passing(Id at) {
-        Host host = at instanceof HostId h ? index.host(h) : at instanceof AdapterId a ? index.hostOf(a) : null;
-        if (host == null) {
-            return Optional.empty();
-        }
-        return Snooping.passesOn(index, host) ? Optional.of(host) : Optional.empty();
+    private Optional<Host> passing(Id<?> at) {
+        return index.hostAtEnd(at).filter(h -> Snooping.passesOn(index, h));
     }
 
     /** The plan with its cables as they are. */
@@ -127,30 +125,30 @@ final class Cabling {
         for (Host host : plan.hosts()) {
             for (Adapter adapter : host.adapters()) {
                 if (adapter.carrier() && isOut(plan, adapter.id())) {
-                    next = next.withAdapter(adapter.id(), a -> a.withCarrier(false));
+                    next = next.with(adapter.id(), a -> a.withCarrier(false));
                 }
             }
         }
         return next;
     }
 
-    private static List<Cable> network(Plan plan, AdapterId adapter) {
+    private static List<Cable> network(Plan plan, Id<Adapter> adapter) {
         return plan.index().cablesOf(adapter).stream()
                 .filter(c -> c.kind() == CableKind.NETWORK)
                 .toList();
     }
 
-    private static boolean isOut(Plan plan, AdapterId adapter) {
+    private static boolean isOut(Plan plan, Id<Adapter> adapter) {
         List<Cable> cables = network(plan, adapter);
         return !cables.isEmpty() && cables.stream().noneMatch(Cable::connected);
     }
 
     /** The plan with the cables of an adapter plugged in, where it has any. */
-    static Plan pluggedIn(Plan plan, AdapterId adapter) {
+    static Plan pluggedIn(Plan plan, Id<Adapter> adapter) {
         Plan next = plan;
         if (isOut(plan, adapter)) {
             for (Cable cable : network(plan, adapter)) {
-                next = next.withCable(cable.id(), c -> c.withConnected(true));
+                next = next.with(cable.id(), c -> c.withConnected(true));
             }
         }
         return next;

@@ -64,7 +64,7 @@ final class CarryJudge {
                 .map(Host::name)
                 .toList();
         hop.passes(
-                pair.in().segment().<Id>map(x -> x).orElse(pair.in().id()),
+                pair.in().segment().<Id<?>>map(x -> x).orElse(pair.in().id()),
                 segment,
                 PathContext.sameSegment(pair.out(), pair.in())
                         ? "Both are on " + segment + "."

@@ -20,7 +20,7 @@ record Crossing(HopDraft hop, Host from, Host to, Adapter out, Adapter in, HostA
         return there.address();
     }
 
-    void broken(Id cause, String brief, String text, List<Edit> edits) {
+    void broken(Id<?> cause, String brief, String text, List<Edit> edits) {
         hop.broken(Reason.NOT_ROUTED, cause, brief, text, edits);
     }
 }

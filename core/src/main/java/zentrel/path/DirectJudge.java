@@ -50,8 +50,7 @@ final class DirectJudge {
                     "The " + out.kind().word() + " cable " + out.name() + " from " + source.name() + " to "
                             + target.name() + " is not plugged in. Plug it in.",
                     List.of(new Edit(
-                            "Plug in the cable " + out.name(),
-                            p -> p.withCable(out.id(), c -> c.withConnected(true)))));
+                            "Plug in the cable " + out.name(), p -> p.with(out.id(), c -> c.withConnected(true)))));
         }
     }
 }

@@ -14,7 +14,7 @@ final class FixtureRemedies {
     static Edit hang(Fixture fixture, Line on, String name) {
         return new Edit(
                 "Hang " + label(fixture) + " on " + name,
-                p -> p.withFixture(fixture.id(), f -> f.withLine(Optional.of(on.id()))));
+                p -> p.with(fixture.id(), f -> f.withLine(Optional.of(on.id()))));
     }
 
     /** The whole fixture on another line, or one of its parts where it has several. */
@@ -22,20 +22,20 @@ final class FixtureRemedies {
         if (fixture.breaks().size() == 1) {
             return new Edit(
                     "Hang " + label(fixture) + " on " + name,
-                    p -> p.withFixture(
+                    p -> p.with(
                             fixture.id(), f -> f.withLine(Optional.of(on.id())).withoutBreakLines()));
         }
         int at = fixture.breaks().indexOf(part);
         return new Edit(
                 "Connect slots " + part.start() + " to " + part.end() + " of " + label(fixture) + " by " + name,
-                p -> p.withFixture(
+                p -> p.with(
                         fixture.id(), f -> f.withBreak(at, f.breaks().get(at).withLine(Optional.of(on.id())))));
     }
 
     static Edit repatch(Fixture fixture, int breakIndex, int start) {
         return new Edit(
                 "Move " + label(fixture) + " to slot " + start,
-                p -> p.withFixture(fixture.id(), f -> {
+                p -> p.with(fixture.id(), f -> {
                     Break b = f.breaks().get(breakIndex);
                     return f.withBreak(breakIndex, b.startingAt(start));
                 }));

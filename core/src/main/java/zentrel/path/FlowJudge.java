@@ -11,7 +11,7 @@ import zentrel.plan.*;
 
 /** Judges one flow: one stream towards one port. Hops 1 to 8 depend on the two ends alone and are kept. */
 final class FlowJudge {
-    private record Flow(StreamId stream, PortId port) {}
+    private record Flow(Id<Stream> stream, Id<Port> port) {}
 
     private final PathContext context;
     private final Remedies remedies;
@@ -398,9 +398,9 @@ final class FlowJudge {
     }
 
     /** The streams that are meant to feed a port: of each source the one in the port's protocol, silent ones only if all are. */
-    List<Stream> sources(UniverseId universe, Port port) {
+    List<Stream> sources(Id<Universe> universe, Port port) {
         Protocol protocol = port.protocol().inForce();
-        Map<ApplicationId, List<Stream>> bySource = new java.util.LinkedHashMap<>();
+        Map<Id<Application>, List<Stream>> bySource = new java.util.LinkedHashMap<>();
         for (Stream s : context.index.streamsOf(universe)) {
             bySource.computeIfAbsent(s.application(), a -> new ArrayList<>(2)).add(s);
         }

@@ -15,7 +15,7 @@ import zentrel.plan.Id;
  * @param would whether an earlier hop is broken, so that this says what would happen
  */
 public record Hop(
-        HopKind kind, Id at, String brief, String text, boolean applicable, List<Issue> issues, boolean would) {
+        HopKind kind, Id<?> at, String brief, String text, boolean applicable, List<Issue> issues, boolean would) {
     public Hop {
         issues = List.copyOf(issues);
     }

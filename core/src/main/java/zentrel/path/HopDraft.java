@@ -10,18 +10,18 @@ import zentrel.plan.Id;
 final class HopDraft {
     private final HopKind kind;
     private final List<Issue> issues = new ArrayList<>();
-    private Id at;
+    private Id<?> at;
     private String brief = "";
     private String text = "";
     private boolean applicable = true;
 
-    HopDraft(HopKind kind, Id at) {
+    HopDraft(HopKind kind, Id<?> at) {
         this.kind = kind;
         this.at = at;
     }
 
     /** What to say where nothing is wrong. */
-    void passes(Id where, String briefly, String why) {
+    void passes(Id<?> where, String briefly, String why) {
         at = where;
         brief = briefly;
         text = why;
@@ -33,15 +33,15 @@ final class HopDraft {
         text = why;
     }
 
-    void broken(Reason reason, Id cause, String briefly, String sentence, List<Edit> remedies) {
+    void broken(Reason reason, Id<?> cause, String briefly, String sentence, List<Edit> remedies) {
         add(reason, Verdict.BROKEN, reason.rule(), cause, briefly, sentence, remedies);
     }
 
-    void atRisk(Reason reason, Id cause, String briefly, String sentence, List<Edit> remedies) {
+    void atRisk(Reason reason, Id<?> cause, String briefly, String sentence, List<Edit> remedies) {
         add(reason, Verdict.AT_RISK, reason.rule(), cause, briefly, sentence, remedies);
     }
 
-    void notKnown(Reason reason, Id cause, String briefly, String sentence) {
+    void notKnown(Reason reason, Id<?> cause, String briefly, String sentence) {
         add(reason, Verdict.NOT_KNOWN, reason.rule(), cause, briefly, sentence, List.of());
     }
 
@@ -49,7 +49,7 @@ final class HopDraft {
             Reason reason,
             Verdict verdict,
             String rule,
-            Id cause,
+            Id<?> cause,
             String briefly,
             String sentence,
             List<Edit> remedies) {
@@ -79,7 +79,7 @@ final class HopDraft {
     }
 
     /** A draft of each hop. */
-    static List<HopDraft> leg(Id from, Id to) {
+    static List<HopDraft> leg(Id<?> from, Id<?> to) {
         List<HopDraft> drafts = new ArrayList<>();
         for (HopKind kind : HopKind.values()) {
             drafts.add(new HopDraft(kind, kind.number() <= 4 ? from : to));

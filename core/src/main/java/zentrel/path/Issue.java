@@ -14,7 +14,7 @@ import zentrel.plan.Id;
  * @param remedies edits that would mend it, the likeliest first
  */
 public record Issue(
-        Reason reason, Verdict verdict, String rule, String brief, String text, Id cause, List<Edit> remedies) {
+        Reason reason, Verdict verdict, String rule, String brief, String text, Id<?> cause, List<Edit> remedies) {
     public Issue {
         remedies = List.copyOf(remedies);
         if (text.isBlank()) {

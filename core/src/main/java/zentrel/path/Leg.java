@@ -5,7 +5,7 @@ import java.util.Optional;
 import zentrel.plan.Id;
 
 /** One stretch of a path: ten hops from one application to another. */
-public record Leg(Id from, Id to, List<Hop> hops) {
+public record Leg(Id<?> from, Id<?> to, List<Hop> hops) {
     public Leg {
         hops = List.copyOf(hops);
     }

@@ -41,7 +41,7 @@ final class LinkJudge {
                                     + ". Switch it on there.",
                             List.of(new Edit(
                                     "Switch on " + context.index.name(link.id()),
-                                    p -> p.withLink(link.id(), l -> l.withEnabled(true)))));
+                                    p -> p.with(link.id(), l -> l.withEnabled(true)))));
         }
         transport.judge(
                 hops,
@@ -72,7 +72,7 @@ final class LinkJudge {
                     context.index.name(to.id()) + " is not described as taking OSC. Let it listen on " + sent + ".",
                     List.of(new Edit(
                             "Let " + context.index.name(to.id()) + " take OSC on " + sent,
-                            p -> p.withApplication(
+                            p -> p.with(
                                     to.id(),
                                     a -> a.withOsc(new OscInput(
                                             Setting.of(sent), Setting.of(true), Setting.of(true), List.of()))))));
@@ -94,7 +94,7 @@ final class LinkJudge {
                     "Receiving OSC is switched off in " + context.index.name(to.id()) + ". Switch it on there.",
                     List.of(new Edit(
                             "Switch on receiving in " + context.index.name(to.id()),
-                            p -> p.withApplication(to.id(), a -> a.withOsc(oscOf(a).withReceiving(true))))));
+                            p -> p.with(to.id(), a -> a.withOsc(oscOf(a).withReceiving(true))))));
         }
         int listens = osc.port().inForce();
         agrees.passes(
@@ -111,10 +111,10 @@ final class LinkJudge {
                     List.of(
                             new Edit(
                                     "Send " + context.index.name(link.id()) + " to port " + listens,
-                                    p -> p.withLink(link.id(), l -> l.withPort(listens))),
+                                    p -> p.with(link.id(), l -> l.withPort(listens))),
                             new Edit(
                                     "Let " + context.index.name(to.id()) + " listen on " + sent,
-                                    p -> p.withApplication(to.id(), a -> a.withOsc(oscOf(a).withPort(sent))))));
+                                    p -> p.with(to.id(), a -> a.withOsc(oscOf(a).withPort(sent))))));
         }
         wins.passes(to.id(), "handler on", context.index.name(to.id()) + " lets messages act.");
         if (!osc.handling().inForce()) {
@@ -126,7 +126,7 @@ final class LinkJudge {
                             + " hears OSC, but its second switch, in the show, is off. Switch it on.",
                     List.of(new Edit(
                             "Let messages act in " + context.index.name(to.id()),
-                            p -> p.withApplication(to.id(), a -> a.withOsc(oscOf(a).withHandling(true))))));
+                            p -> p.with(to.id(), a -> a.withOsc(oscOf(a).withHandling(true))))));
         }
         leads.passes(to.id(), link.pattern(), context.index.name(to.id()) + " has " + link.pattern() + ".");
         if (osc.targets().isEmpty()) {
@@ -148,7 +148,7 @@ final class LinkJudge {
                             .limit(3)
                             .map(t -> new Edit(
                                     "Send " + t + " by " + context.index.name(link.id()),
-                                    p -> p.withLink(link.id(), l -> l.withPattern(t))))
+                                    p -> p.with(link.id(), l -> l.withPattern(t))))
                             .toList());
         }
     }
@@ -213,7 +213,7 @@ final class LinkJudge {
                                         + ", and does not receive OSC. Let it listen on " + port + ".",
                                 List.of(new Edit(
                                         "Let " + context.index.name(from.id()) + " take OSC on " + port,
-                                        p -> p.withApplication(
+                                        p -> p.with(
                                                 from.id(),
                                                 a -> a.withOsc(a.osc()
                                                         .map(o -> o.withReceiving(true))
@@ -239,7 +239,7 @@ final class LinkJudge {
                                 + listens + ".",
                         List.of(new Edit(
                                 "Answer " + context.index.name(link.id()) + " to port " + listens,
-                                p -> p.withLink(link.id(), l -> l.withAnswerPort(listens)))));
+                                p -> p.with(link.id(), l -> l.withAnswerPort(listens)))));
             }
         }
         wins.passes(from.id(), "waits for it", context.index.name(from.id()) + " waits for the answer.");

@@ -101,9 +101,8 @@ final class OneComputer {
                         + context.index.name(s.from().id()) + " and " + context.index.name(s.to().id())
                         + " to loopback",
                 plan -> {
-                    Plan bound = plan.withApplication(
-                                    s.from().id(), a -> a.withBinding(s.send(), Setting.of(Binding.LOOPBACK)))
-                            .withApplication(s.to().id(), a -> a.withBinding(s.listen(), Setting.of(Binding.LOOPBACK)));
+                    Plan bound = plan.with(s.from().id(), a -> a.withBinding(s.send(), Setting.of(Binding.LOOPBACK)))
+                            .with(s.to().id(), a -> a.withBinding(s.listen(), Setting.of(Binding.LOOPBACK)));
                     if (s.delivery() != Delivery.UNICAST) {
                         return bound;
                     }
@@ -111,17 +110,16 @@ final class OneComputer {
                 });
     }
 
-    private static Plan aimed(Plan plan, Id signal) {
+    private static Plan aimed(Plan plan, Id<?> signal) {
         Object found = plan.index().find(signal).orElseThrow();
         if (found instanceof ControlLink link) {
-            return plan.withLink(link.id(), l -> l.withDestination(Ipv4Address.LOOPBACK));
+            return plan.with(link.id(), l -> l.withDestination(Ipv4Address.LOOPBACK));
         }
         if (found instanceof Attachment attachment) {
-            return plan.withAttachment(
-                    attachment.id(), a -> a.withDestination(Optional.of(Setting.of(Ipv4Address.LOOPBACK))));
+            return plan.with(attachment.id(), a -> a.withDestination(Optional.of(Setting.of(Ipv4Address.LOOPBACK))));
         }
         return found instanceof Stream stream
-                ? plan.withStream(stream.id(), x -> x.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.LOOPBACK)))
+                ? plan.with(stream.id(), x -> x.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.LOOPBACK)))
                 : plan;
     }
 

@@ -17,16 +17,13 @@ import zentrel.plan.Cable;
 import zentrel.plan.CableKind;
 import zentrel.plan.Edit;
 import zentrel.plan.Fixture;
-import zentrel.plan.FixtureId;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Line;
-import zentrel.plan.LineId;
 import zentrel.plan.Port;
 import zentrel.plan.Setting;
 import zentrel.plan.Stream;
 import zentrel.plan.Universe;
-import zentrel.plan.UniverseId;
 
 /** Hop 10 of a fixture: its slots, and whether its line starts at a port of its universe. Worked out once for a plan. */
 final class PatchJudge {
@@ -52,7 +49,7 @@ final class PatchJudge {
     }
 
     private final PathContext context;
-    private final Map<FixtureId, List<Issue>> issues = new HashMap<>();
+    private final Map<Id<Fixture>, List<Issue>> issues = new HashMap<>();
 
     /** Judges every fixture. */
     PatchJudge(PathContext context) {
@@ -62,31 +59,31 @@ final class PatchJudge {
     }
 
     /** Judges the fixtures of some universes and those with which something was wrong; with the others nothing is. */
-    PatchJudge(PathContext context, PatchJudge before, Set<UniverseId> affected) {
+    PatchJudge(PathContext context, PatchJudge before, Set<Id<Universe>> affected) {
         this.context = context;
-        Set<UniverseId> again = new HashSet<>(affected);
-        for (FixtureId id : before.issues.keySet()) {
+        Set<Id<Universe>> again = new HashSet<>(affected);
+        for (Id<Fixture> id : before.issues.keySet()) {
             context.index.find(id).map(Fixture.class::cast).ifPresent(f -> again.addAll(f.universes()));
         }
         // a fixture in several universes is judged in all of them, and so are its neighbours there
-        Deque<UniverseId> open = new ArrayDeque<>(again);
+        Deque<Id<Universe>> open = new ArrayDeque<>(again);
         while (!open.isEmpty()) {
             for (Fixture neighbour : context.index.fixturesIn(open.pop())) {
-                for (UniverseId universe : neighbour.universes()) {
+                for (Id<Universe> universe : neighbour.universes()) {
                     if (again.add(universe)) {
                         open.push(universe);
                     }
                 }
             }
         }
-        List<UniverseId> inOrder = new ArrayList<>(again);
+        List<Id<Universe>> inOrder = new ArrayList<>(again);
         inOrder.sort(Comparator.comparingInt(context.index::placeOf));
         inOrder.forEach(this::judgeUniverse);
         inOrder.forEach(this::judgeWays);
     }
 
     /** How the fixtures of a universe share its slots. */
-    private void judgeUniverse(UniverseId universe) {
+    private void judgeUniverse(Id<Universe> universe) {
         List<Fixture> fixtures = context.index.fixturesIn(universe);
         List<Placed> placed = new ArrayList<>(fixtures.size());
         for (int order = 0; order < fixtures.size(); order++) {
@@ -101,12 +98,12 @@ final class PatchJudge {
     }
 
     /** How signals get to the fixtures of a universe; one of several is judged with its first. */
-    private void judgeWays(UniverseId universe) {
+    private void judgeWays(Id<Universe> universe) {
         for (Fixture fixture : context.index.fixturesIn(universe)) {
             if (!fixture.breaks().get(0).universe().equals(universe)) {
                 continue;
             }
-            for (LineId line : fixture.lines()) {
+            for (Id<Line> line : fixture.lines()) {
                 judgeLine(fixture, context.index.line(line));
                 judgeWay(fixture, context.index.line(line));
             }
@@ -117,12 +114,12 @@ final class PatchJudge {
 
     /** The fixtures with which anything is wrong, in the order of their universes. */
     List<Fixture> withIssues() {
-        Set<UniverseId> universes = new TreeSet<>(Comparator.comparingInt(context.index::placeOf));
+        Set<Id<Universe>> universes = new TreeSet<>(Comparator.comparingInt(context.index::placeOf));
         issues.keySet()
                 .forEach(id ->
                         universes.add(context.index.fixture(id).breaks().get(0).universe()));
         List<Fixture> fixtures = new ArrayList<>();
-        for (UniverseId universe : universes) {
+        for (Id<Universe> universe : universes) {
             for (Fixture fixture : context.index.fixturesIn(universe)) {
                 if (fixture.breaks().get(0).universe().equals(universe) && issues.containsKey(fixture.id())) {
                     fixtures.add(fixture);
@@ -304,7 +301,7 @@ final class PatchJudge {
         }
     }
 
-    private void judgeCables(Fixture fixture, Id end) {
+    private void judgeCables(Fixture fixture, Id<?> end) {
         for (Cable cable : context.index.cablesOf(end)) {
             if (cable.kind() == CableKind.DMX && !cable.connected()) {
                 add(
@@ -321,7 +318,7 @@ final class PatchJudge {
                                 cable.id(),
                                 List.of(new Edit(
                                         "Plug in the cable " + cable.name(),
-                                        p -> p.withCable(cable.id(), c -> c.withConnected(true))))));
+                                        p -> p.with(cable.id(), c -> c.withConnected(true))))));
             }
         }
     }
@@ -351,7 +348,7 @@ final class PatchJudge {
                     .flatMap(context.index::wireOf);
             wire.ifPresent(w -> edits.add(new Edit(
                     "Set " + context.index.name(port.id()) + " to " + wanted.label() + ", " + w,
-                    p -> p.withPort(
+                    p -> p.with(
                             port.id(),
                             x -> new Port(
                                     x.id(),

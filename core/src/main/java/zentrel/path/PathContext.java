@@ -13,19 +13,19 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterId;
 import zentrel.plan.AdapterKind;
 import zentrel.plan.Grouped;
 import zentrel.plan.Host;
+import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Protocol;
-import zentrel.plan.SegmentId;
+import zentrel.plan.Segment;
 import zentrel.plan.Setting;
 import zentrel.plan.Snooping;
 import zentrel.plan.Stream;
-import zentrel.plan.StreamId;
 
 /** What judging needs to know of the whole plan, worked out once. */
 final class PathContext {
@@ -34,15 +34,15 @@ final class PathContext {
     final Plan plan;
     final PlanIndex index;
     private final AddressHolders holders;
-    private final Map<SegmentId, Optional<Subnet>> usual = new ConcurrentHashMap<>();
+    private final Map<Id<Segment>, Optional<Subnet>> usual = new ConcurrentHashMap<>();
     private final Grouped<WireKey, Stream> streamsByWire;
     final Routers routers;
     private final UniverseLimits limits;
     final Powering powering;
     final Cabling cabling;
     final Rings rings;
-    private final Map<SegmentId, Snooping> snooping;
-    private final Map<SegmentId, Optional<Integer>> usualVlan = new ConcurrentHashMap<>();
+    private final Map<Id<Segment>, Snooping> snooping;
+    private final Map<Id<Segment>, Optional<Integer>> usualVlan = new ConcurrentHashMap<>();
 
     PathContext(Plan plan) {
         this(plan, Optional.empty());
@@ -98,7 +98,7 @@ final class PathContext {
     }
 
     /** The streams beyond what their sources send. */
-    Set<StreamId> beyondLimit() {
+    Set<Id<Stream>> beyondLimit() {
         return limits.beyond();
     }
 
@@ -107,17 +107,17 @@ final class PathContext {
     }
 
     /** The adapters of a segment that have this address now. */
-    List<Adapter> holdersOf(SegmentId segment, Ipv4Address address) {
+    List<Adapter> holdersOf(Id<Segment> segment, Ipv4Address address) {
         return holders.of(segment, address);
     }
 
     /** The addresses that several adapters of a segment have now, and who. */
-    SortedMap<Ipv4Address, List<Adapter>> sharedOn(SegmentId segment) {
+    SortedMap<Ipv4Address, List<Adapter>> sharedOn(Id<Segment> segment) {
         return holders.shared(segment);
     }
 
     /** Every address in use or planned on a segment. */
-    Set<Ipv4Address> usedOn(SegmentId segment) {
+    Set<Ipv4Address> usedOn(Id<Segment> segment) {
         Set<Ipv4Address> used = new HashSet<>();
         for (Adapter adapter : index.adaptersOn(segment)) {
             for (AdapterAddress a : adapter.addresses()) {
@@ -129,7 +129,7 @@ final class PathContext {
     }
 
     /** The subnet usual on a segment: as settled, else the one that most adapters share. */
-    Optional<Subnet> usualSubnet(SegmentId segment) {
+    Optional<Subnet> usualSubnet(Id<Segment> segment) {
         return usual.computeIfAbsent(segment, s -> {
             Optional<Subnet> settled = index.segment(s).subnet();
             if (settled.isPresent()) {
@@ -154,12 +154,12 @@ final class PathContext {
     }
 
     /** What the switches of a segment do with groups. */
-    Snooping snooping(SegmentId segment) {
+    Snooping snooping(Id<Segment> segment) {
         return snooping.getOrDefault(segment, Snooping.FLOODS);
     }
 
     /** The VLAN of most sockets of a segment, the lower where two are as many. */
-    Optional<Integer> usualVlan(SegmentId segment) {
+    Optional<Integer> usualVlan(Id<Segment> segment) {
         return usualVlan.computeIfAbsent(segment, s -> {
             Map<Integer, Integer> counts = new java.util.TreeMap<>();
             for (Adapter adapter : index.adaptersOn(s)) {
@@ -182,7 +182,7 @@ final class PathContext {
             }
         }
         return new Adapter(
-                new AdapterId(host.id().value() + "/loopback"),
+                Kind.ADAPTER.id(host.id().value() + "/loopback"),
                 "Loopback",
                 AdapterKind.LOOPBACK,
                 Optional.empty(),

@@ -7,7 +7,7 @@ import java.util.Map;
 import zentrel.plan.Id;
 
 /** All paths of one fixture, universe or link. */
-public record PathReport(Id subject, Verdict verdict, List<SignalPath> paths) {
+public record PathReport(Id<?> subject, Verdict verdict, List<SignalPath> paths) {
     public PathReport {
         paths = List.copyOf(paths);
     }
@@ -26,7 +26,7 @@ public record PathReport(Id subject, Verdict verdict, List<SignalPath> paths) {
         return sorted;
     }
 
-    public static PathReport of(Id subject, List<SignalPath> paths) {
+    public static PathReport of(Id<?> subject, List<SignalPath> paths) {
         return new PathReport(
                 subject, Verdict.worst(paths.stream().map(SignalPath::verdict).toList()), paths);
     }

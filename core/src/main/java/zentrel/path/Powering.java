@@ -24,11 +24,11 @@ final class Powering {
      * @param brief in a few words
      * @param why what is wrong with its feed and what to do, to be read after a colon
      */
-    record Dark(Id at, boolean own, String brief, String why, List<Edit> mends) {}
+    record Dark(Id<?> at, boolean own, String brief, String why, List<Edit> mends) {}
 
     private final PlanIndex index;
     private final boolean plain;
-    private final Map<HostId, Optional<Dark>> known = new ConcurrentHashMap<>();
+    private final Map<Id<Host>, Optional<Dark>> known = new ConcurrentHashMap<>();
 
     Powering(Plan plan) {
         index = plan.index();
@@ -64,7 +64,7 @@ final class Powering {
                         d.mends()));
     }
 
-    private Optional<Dark> dark(Host host, Set<HostId> asking) {
+    private Optional<Dark> dark(Host host, Set<Id<Host>> asking) {
         Optional<Dark> before = known.get(host.id());
         if (before != null) {
             return before;
@@ -153,19 +153,13 @@ final class Powering {
     }
 
     private Optional<Feed> feed(Host fed, Cable cable, boolean poe) {
-        return boxOf(cable.from())
+        return index.hostAtEnd(cable.from())
                 .filter(h -> !h.id().equals(fed.id()))
-                .or(() -> boxOf(cable.to()).filter(h -> !h.id().equals(fed.id())))
+                .or(() -> index.hostAtEnd(cable.to()).filter(h -> !h.id().equals(fed.id())))
                 .map(from -> new Feed(fed, cable, from, poe));
     }
 
-    private Optional<Host> boxOf(Id end) {
-        return end instanceof HostId h
-                ? Optional.of(index.host(h))
-                : end instanceof AdapterId a ? Optional.of(index.hostOf(a)) : Optional.empty();
-    }
-
-    private Optional<Dark> dead(Feed feed, Set<HostId> asking) {
+    private Optional<Dark> dead(Feed feed, Set<Id<Host>> asking) {
         Cable cable = feed.cable();
         if (!cable.connected()) {
             return Optional.of(new Dark(
@@ -175,7 +169,7 @@ final class Powering {
                     "the cable " + cable.name() + " from " + feed.from().name() + " is not plugged in. Plug it in.",
                     List.of(new Edit(
                             "Plug in the cable " + cable.name(),
-                            p -> p.withCable(cable.id(), c -> c.withConnected(true))))));
+                            p -> p.with(cable.id(), c -> c.withConnected(true))))));
         }
         Optional<Profile> profile = index.profileOf(feed.from());
         if (feed.poe() && profile.filter(p -> p.poe().isEmpty()).isPresent()) {
@@ -195,9 +189,11 @@ final class Powering {
                             + " Feed it from elsewhere.",
                     List.of(new Edit(
                             "Take away the power cable " + cable.name(),
-                            p -> p.withCables(p.cables().stream()
-                                    .filter(c -> !c.id().equals(cable.id()))
-                                    .toList())))));
+                            p -> p.with(
+                                    Kind.CABLE,
+                                    p.cables().stream()
+                                            .filter(c -> !c.id().equals(cable.id()))
+                                            .toList())))));
         }
         return dark(feed.from(), asking)
                 .map(d -> d.own()
@@ -216,7 +212,7 @@ final class Powering {
                 .flatMap(p -> p.supplies().stream().filter(s -> !s.poe()).findFirst())
                 .map(s -> new Edit(
                         "Power " + host.name() + " by " + s.name(),
-                        p -> p.withHost(host.id(), h -> h.withPower(h.power().withSupplies(List.of(s.name()))))))
+                        p -> p.with(host.id(), h -> h.withPower(h.power().withSupplies(List.of(s.name()))))))
                 .stream()
                 .toList();
     }
@@ -224,6 +220,6 @@ final class Powering {
     private static Edit switchOn(Host host) {
         return new Edit(
                 "Switch on " + host.name(),
-                p -> p.withHost(host.id(), h -> h.withPower(h.power().withOn(true))));
+                p -> p.with(host.id(), h -> h.withPower(h.power().withOn(true))));
     }
 }

@@ -28,7 +28,7 @@ public final class Remedies {
         return addresses;
     }
 
-    private String name(Id id) {
+    private String name(Id<?> id) {
         return context.index.name(id);
     }
 
@@ -36,28 +36,28 @@ public final class Remedies {
         Binding binding = adapter.kind() == AdapterKind.LOOPBACK ? Binding.LOOPBACK : Binding.to(adapter.id());
         return new Edit(
                 "Bind " + purpose.title() + " of " + name(application.id()) + " to " + adapter.name(),
-                p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(binding))));
+                p -> p.with(application.id(), a -> a.withBinding(purpose, Setting.of(binding))));
     }
 
     Edit bindAlso(Application application, Purpose purpose, Adapter adapter) {
-        List<AdapterId> ids = new ArrayList<>(application.binding(purpose).adapters());
+        List<Id<Adapter>> ids = new ArrayList<>(application.binding(purpose).adapters());
         ids.add(adapter.id());
         Binding binding = new Binding(BindingMode.ADAPTERS, new ArrayList<>(new LinkedHashSet<>(ids)));
         return new Edit(
                 "Bind " + purpose.title() + " of " + name(application.id()) + " to " + adapter.name() + " as well",
-                p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(binding))));
+                p -> p.with(application.id(), a -> a.withBinding(purpose, Setting.of(binding))));
     }
 
     Edit listenOnAll(Application application, Purpose purpose) {
         return new Edit(
                 "Let " + purpose.title() + " of " + name(application.id()) + " listen on all adapters",
-                p -> p.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(Binding.ALL))));
+                p -> p.with(application.id(), a -> a.withBinding(purpose, Setting.of(Binding.ALL))));
     }
 
-    Edit plugIn(Adapter adapter, Optional<SegmentId> segment) {
+    Edit plugIn(Adapter adapter, Optional<Id<Segment>> segment) {
         return new Edit(
                 "Plug in the " + name(adapter.id()),
-                p -> Cabling.pluggedIn(p, adapter.id()).withAdapter(adapter.id(), a -> {
+                p -> Cabling.pluggedIn(p, adapter.id()).with(adapter.id(), a -> {
                     Adapter up = a.withCarrier(true);
                     return up.segment().isEmpty() && segment.isPresent() ? up.withSegment(segment.get()) : up;
                 }));
@@ -65,26 +65,25 @@ public final class Remedies {
 
     Edit switchOn(Adapter adapter) {
         return new Edit(
-                "Switch on the " + name(adapter.id()),
-                p -> p.withAdapter(adapter.id(), a -> a.withEnabled(Setting.of(true))));
+                "Switch on the " + name(adapter.id()), p -> p.with(adapter.id(), a -> a.withEnabled(Setting.of(true))));
     }
 
     Edit noIsolation(Segment segment) {
         return new Edit(
                 "Let the wireless clients of " + segment.name() + " reach each other",
-                p -> p.withSegment(segment.id(), s -> s.withIsolated(false)));
+                p -> p.with(segment.id(), s -> s.withIsolated(false)));
     }
 
     Edit giveGateway(Adapter adapter, Ipv4Address gateway) {
         return new Edit(
                 "Give the " + name(adapter.id()) + " the gateway " + gateway,
-                p -> p.withAdapter(adapter.id(), a -> a.withGateway(Optional.of(gateway))));
+                p -> p.with(adapter.id(), a -> a.withGateway(Optional.of(gateway))));
     }
 
     Edit tellTheWay(Adapter adapter, Subnet to, Ipv4Address via) {
         return new Edit(
                 "Tell the " + name(adapter.id()) + " the way to " + to + " by " + via,
-                p -> p.withAdapter(adapter.id(), a -> {
+                p -> p.with(adapter.id(), a -> {
                     List<Route> routes = new ArrayList<>(a.routes());
                     routes.removeIf(r -> r.to().equals(to));
                     routes.add(new Route(to, Optional.of(via)));
@@ -95,7 +94,7 @@ public final class Remedies {
     Edit openFirewall(Host host, Traffic traffic) {
         return new Edit(
                 "Let " + traffic.title() + " in through the firewall of " + host.name(),
-                p -> p.withHost(host.id(), h -> {
+                p -> p.with(host.id(), h -> {
                     Set<Traffic> allowed = new HashSet<>(h.firewall().allows());
                     allowed.add(traffic);
                     return h.withFirewall(new Firewall(h.firewall().barsInbound(), allowed));
@@ -103,15 +102,15 @@ public final class Remedies {
     }
 
     Edit enable(Stream stream) {
-        return new Edit("Switch on " + name(stream.id()), p -> p.withStream(stream.id(), s -> s.withEnabled(true)));
+        return new Edit("Switch on " + name(stream.id()), p -> p.with(stream.id(), s -> s.withEnabled(true)));
     }
 
     /** Switches on whatever keeps a stream from being sent at its source. */
     Edit send(Stream stream) {
         return new Edit(
                 "Send " + name(stream.id()),
-                p -> p.withStream(stream.id(), s -> s.withEnabled(true))
-                        .withApplication(
+                p -> p.with(stream.id(), s -> s.withEnabled(true))
+                        .with(
                                 stream.application(),
                                 a -> a.withOutput(
                                         stream.protocol(),
@@ -122,34 +121,33 @@ public final class Remedies {
     Edit sendItself(Stream stream) {
         return new Edit(
                 "Let " + name(stream.id()) + " be sent without standing by",
-                p -> p.withStream(stream.id(), s -> s.withStandby(false)));
+                p -> p.with(stream.id(), s -> s.withStandby(false)));
     }
 
     Edit silence(Stream stream) {
-        return new Edit("Silence " + name(stream.id()), p -> p.withStream(stream.id(), s -> s.withEnabled(false)));
+        return new Edit("Silence " + name(stream.id()), p -> p.with(stream.id(), s -> s.withEnabled(false)));
     }
 
     Edit enableOutput(Application application, Protocol protocol) {
         return new Edit(
                 "Switch on " + protocol.title() + " output of " + name(application.id()),
-                p -> p.withApplication(
+                p -> p.with(
                         application.id(),
                         a -> a.withOutput(protocol, a.output(protocol).withEnabled(true))));
     }
 
     Edit setPortWire(Port port, int wire) {
-        return new Edit("Set " + name(port.id()) + " to " + wire, p -> p.withPort(port.id(), x -> x.withWire(wire)));
+        return new Edit("Set " + name(port.id()) + " to " + wire, p -> p.with(port.id(), x -> x.withWire(wire)));
     }
 
     Edit setStreamWire(Stream stream, int wire) {
-        return new Edit(
-                "Send " + name(stream.id()) + " as " + wire, p -> p.withStream(stream.id(), s -> s.withWire(wire)));
+        return new Edit("Send " + name(stream.id()) + " as " + wire, p -> p.with(stream.id(), s -> s.withWire(wire)));
     }
 
     Edit setPortProtocol(Port port, Protocol protocol, int wire) {
         return new Edit(
                 "Set " + name(port.id()) + " to " + protocol.title() + " " + wire,
-                p -> p.withPort(port.id(), x -> x.withProtocol(protocol).withWire(wire)));
+                p -> p.with(port.id(), x -> x.withProtocol(protocol).withWire(wire)));
     }
 
     /** Sends the stream's universe by the other protocol as well. */
@@ -161,7 +159,7 @@ public final class Remedies {
                         protocol.firstNumber(),
                         context.index.universe(stream.universe()).number()));
         Delivery delivery = protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
-        StreamId id = new StreamId(Ids.free(context.plan, stream.id().value() + "-" + protocol.word()));
+        Id<Stream> id = Kind.STREAM.id(Ids.free(context.plan, stream.id().value() + "-" + protocol.word()));
         Stream added = new Stream(
                 id,
                 stream.application(),
@@ -182,19 +180,19 @@ public final class Remedies {
                 p -> {
                     List<Stream> streams = new ArrayList<>(p.streams());
                     streams.add(added);
-                    return p.withStreams(streams)
-                            .withApplication(
+                    return p.with(Kind.STREAM, streams)
+                            .with(
                                     stream.application(),
                                     a -> a.withOutput(
                                             protocol, a.output(protocol).withEnabled(true)))
-                            .withPort(port.id(), x -> x.withProtocol(protocol).withWire(wire));
+                            .with(port.id(), x -> x.withProtocol(protocol).withWire(wire));
                 });
     }
 
     Edit addToList(Stream stream, Ipv4Address address) {
         return new Edit(
                 "Add " + address + " to the unicast list of " + name(stream.id()),
-                p -> p.withStream(stream.id(), s -> {
+                p -> p.with(stream.id(), s -> {
                     Set<Ipv4Address> all = new LinkedHashSet<>(s.to());
                     all.add(address);
                     return s.withDelivery(Delivery.UNICAST, List.copyOf(all));
@@ -203,74 +201,72 @@ public final class Remedies {
 
     Edit inputOn(Receiver receiver) {
         return new Edit(
-                "Switch on the input of " + name(receiver.id()),
-                p -> p.withReceiver(receiver.id(), r -> r.withInputOn(true)));
+                "Switch on the input of " + name(receiver.id()), p -> p.with(receiver.id(), r -> r.withInputOn(true)));
     }
 
     Edit portOutput(Port port) {
         return new Edit(
                 "Set " + name(port.id()) + " to output",
-                p -> p.withPort(port.id(), x -> x.withDirection(Direction.OUTPUT)));
+                p -> p.with(port.id(), x -> x.withDirection(Direction.OUTPUT)));
     }
 
     Edit portOn(Port port) {
-        return new Edit("Switch on " + name(port.id()), p -> p.withPort(port.id(), x -> x.withEnabled(true)));
+        return new Edit("Switch on " + name(port.id()), p -> p.with(port.id(), x -> x.withEnabled(true)));
     }
 
     Edit setPriority(Stream stream, int priority) {
         return new Edit(
                 "Lower " + name(stream.id()) + " to priority " + priority,
-                p -> p.withStream(stream.id(), s -> s.withPriority(priority)));
+                p -> p.with(stream.id(), s -> s.withPriority(priority)));
     }
 
     Edit meantToMerge(Universe universe) {
         return new Edit(
                 "Say that " + universe.label() + " is merged on purpose",
-                p -> p.withUniverse(universe.id(), u -> u.withMerge(true)));
+                p -> p.with(universe.id(), u -> u.withMerge(true)));
     }
 
     Edit live(Stream stream) {
         return new Edit(
-                "Send " + name(stream.id()) + " as live data",
-                p -> p.withStream(stream.id(), s -> s.withPreview(false)));
+                "Send " + name(stream.id()) + " as live data", p -> p.with(stream.id(), s -> s.withPreview(false)));
     }
 
     Edit setVlan(Adapter adapter, int vlan) {
         return new Edit(
                 "Set the socket of the " + name(adapter.id()) + " to VLAN " + vlan,
-                p -> p.withAdapter(adapter.id(), a -> a.withPlug(a.plug().withVlan(Optional.of(Setting.of(vlan))))));
+                p -> p.with(adapter.id(), a -> a.withPlug(a.plug().withVlan(Optional.of(Setting.of(vlan))))));
     }
 
     Edit fullSpeed(Adapter adapter) {
         return new Edit(
                 "Let the socket of the " + name(adapter.id()) + " find its speed by itself",
-                p -> p.withAdapter(
+                p -> p.with(
                         adapter.id(),
                         a -> a.withPlug(Plug.USUAL.withVlan(a.plug().vlan()))));
     }
 
     /** Takes a cable out. */
-    public Edit unplug(CableId cable) {
-        return new Edit("Unplug the cable " + name(cable), p -> p.withCable(cable, c -> c.withConnected(false)));
+    public Edit unplug(Id<Cable> cable) {
+        return new Edit("Unplug the cable " + name(cable), p -> p.with(cable, c -> c.withConnected(false)));
     }
 
     /** Lets a switch ask who wants which group. */
     public Edit letAsk(Host box) {
         return new Edit(
                 "Let " + box.name() + " ask who wants which group",
-                p -> p.withHost(box.id(), h -> h.withSwitching(h.switching().withQuerier(Setting.of(true)))));
+                p -> p.with(box.id(), h -> h.withSwitching(h.switching().withQuerier(Setting.of(true)))));
     }
 
     Edit noSnooping(Host box) {
         return new Edit(
                 "Switch off snooping on " + box.name(),
-                p -> p.withHost(box.id(), h -> h.withSwitching(h.switching().withSnooping(Setting.of(false)))));
+                p -> p.with(box.id(), h -> h.withSwitching(h.switching().withSnooping(Setting.of(false)))));
     }
 
     Edit takeAlso(Receiver receiver, Protocol protocol, int wire) {
         return new Edit(
                 "Let " + name(receiver.id()) + " take " + protocol.title() + " " + wire + " too",
-                p -> p.withReceiver(
+                p -> p.with(
                         receiver.id(),
                         r -> r.withTaking(r.taking()
                                 .withRanges(
@@ -280,14 +276,13 @@ public final class Remedies {
     Edit ownIdentity(Application application) {
         return new Edit(
                 "Give " + name(application.id()) + " an identity of its own",
-                p -> p.withApplication(
-                        application.id(), a -> a.withInstalled(a.installed().withCid(Optional.empty()))));
+                p -> p.with(application.id(), a -> a.withInstalled(a.installed().withCid(Optional.empty()))));
     }
 
     Edit sendSync(Application application, int universe) {
         return new Edit(
                 "Let " + name(application.id()) + " send synchronisation on " + universe,
-                p -> p.withApplication(
+                p -> p.with(
                         application.id(),
                         a -> a.withOutput(Protocol.SACN, a.output(Protocol.SACN).withSync(Optional.of(universe)))));
     }
@@ -295,28 +290,27 @@ public final class Remedies {
     Edit noSync(Stream stream) {
         return new Edit(
                 "Send " + name(stream.id()) + " without waiting for synchronisation",
-                p -> p.withStream(stream.id(), s -> s.withSync(Optional.empty())));
+                p -> p.with(stream.id(), s -> s.withSync(Optional.empty())));
     }
 
     /** Sends a control link or what is attached to an address, or adds the address to the list of a stream. */
-    Edit aim(Id signal, Ipv4Address at) {
+    Edit aim(Id<?> signal, Ipv4Address at) {
         Object found = context.index.find(signal).orElseThrow();
         if (found instanceof Stream stream) {
             return addToList(stream, at);
         }
         String text = "Send " + name(signal) + " to " + at;
         return found instanceof ControlLink link
-                ? new Edit(text, p -> p.withLink(link.id(), l -> l.withDestination(at)))
+                ? new Edit(text, p -> p.with(link.id(), l -> l.withDestination(at)))
                 : new Edit(
                         text,
-                        p -> p.withAttachment(
-                                ((Attachment) found).id(), a -> a.withDestination(Optional.of(Setting.of(at)))));
+                        p -> p.with(((Attachment) found).id(), a -> a.withDestination(Optional.of(Setting.of(at)))));
     }
 
     /** Lets a host take what comes from any source that it has a route to. */
     Edit checkLoosely(Host host) {
         return new Edit(
                 "Let " + host.name() + " check sources loosely",
-                p -> p.withHost(host.id(), h -> h.withSourceCheck(SourceCheck.LOOSE)));
+                p -> p.with(host.id(), h -> h.withSourceCheck(SourceCheck.LOOSE)));
     }
 }

@@ -24,20 +24,20 @@ final class Rings {
      * @param closing the cable that closes it
      * @param names the boxes on it, in words
      */
-    record Ring(CableId closing, String names) {}
+    record Ring(Id<Cable> closing, String names) {}
 
-    private final Map<SegmentId, Ring> bySegment = new HashMap<>();
+    private final Map<Id<Segment>, Ring> bySegment = new HashMap<>();
     private final List<Ring> all = new ArrayList<>();
     private final PlanIndex index;
 
     Rings(Plan plan) {
         index = plan.index();
-        Map<HostId, Map<HostId, CableId>> joined = new LinkedHashMap<>();
+        Map<Id<Host>, Map<Id<Host>, Id<Cable>>> joined = new LinkedHashMap<>();
         for (Cable cable : plan.cables()) {
-            Optional<HostId> from = box(cable.from());
-            Optional<HostId> to = box(cable.to());
+            Optional<Id<Host>> from = box(cable.from());
+            Optional<Id<Host>> to = box(cable.to());
             if (cable.kind() == CableKind.NETWORK && cable.connected() && from.isPresent() && to.isPresent()) {
-                Optional<List<HostId>> way =
+                Optional<List<Id<Host>>> way =
                         from.equals(to) ? Optional.of(List.of(from.get())) : way(joined, from.get(), to.get());
                 if (way.isPresent()) {
                     closed(cable.id(), way.get());
@@ -50,21 +50,21 @@ final class Rings {
         }
     }
 
-    private void closed(CableId cable, List<HostId> over) {
+    private void closed(Id<Cable> cable, List<Id<Host>> over) {
         Ring ring =
                 new Ring(cable, String.join(", ", over.stream().map(index::name).toList()));
         all.add(ring);
-        Set<SegmentId> segments = new LinkedHashSet<>();
-        for (HostId id : over) {
+        Set<Id<Segment>> segments = new LinkedHashSet<>();
+        for (Id<Host> id : over) {
             Host host = index.host(id);
             host.adapters().forEach(a -> a.segment().ifPresent(segments::add));
             List<Cable> cables = new ArrayList<>(index.cablesOf(id));
             host.adapters().forEach(a -> cables.addAll(index.cablesOf(a.id())));
             for (Cable c : cables) {
-                for (Id end : List.of(c.from(), c.to())) {
-                    if (end instanceof AdapterId adapter) {
-                        index.adapter(adapter).segment().ifPresent(segments::add);
-                    }
+                for (Id<?> end : List.of(c.from(), c.to())) {
+                    end.as(Kind.ADAPTER)
+                            .flatMap(a -> index.adapter(a).segment())
+                            .ifPresent(segments::add);
                 }
             }
         }
@@ -72,8 +72,8 @@ final class Rings {
     }
 
     /** The box at an end of a cable, where it passes the network on and does not cut rings. */
-    private Optional<HostId> box(Id end) {
-        Host host = end instanceof HostId h ? index.host(h) : end instanceof AdapterId a ? index.hostOf(a) : null;
+    private Optional<Id<Host>> box(Id<?> end) {
+        Host host = index.hostAtEnd(end).orElse(null);
         return host != null
                         && Snooping.passesOn(index, host)
                         && host.power().on()
@@ -82,20 +82,21 @@ final class Rings {
                 : Optional.empty();
     }
 
-    private static Optional<List<HostId>> way(Map<HostId, Map<HostId, CableId>> joined, HostId from, HostId to) {
-        Map<HostId, HostId> cameFrom = new HashMap<>(Map.of(from, from));
-        Deque<HostId> open = new ArrayDeque<>(List.of(from));
+    private static Optional<List<Id<Host>>> way(
+            Map<Id<Host>, Map<Id<Host>, Id<Cable>>> joined, Id<Host> from, Id<Host> to) {
+        Map<Id<Host>, Id<Host>> cameFrom = new HashMap<>(Map.of(from, from));
+        Deque<Id<Host>> open = new ArrayDeque<>(List.of(from));
         while (!open.isEmpty()) {
-            HostId at = open.poll();
+            Id<Host> at = open.poll();
             if (at.equals(to)) {
-                List<HostId> way = new ArrayList<>(List.of(at));
+                List<Id<Host>> way = new ArrayList<>(List.of(at));
                 while (!at.equals(from)) {
                     at = Objects.requireNonNull(cameFrom.get(at), "where it came from");
                     way.add(0, at);
                 }
                 return Optional.of(way);
             }
-            for (HostId next : joined.getOrDefault(at, Map.of()).keySet()) {
+            for (Id<Host> next : joined.getOrDefault(at, Map.of()).keySet()) {
                 if (cameFrom.putIfAbsent(next, at) == null) {
                     open.add(next);
                 }

@@ -92,7 +92,7 @@ final class RouterChain {
         return " " + o.next().name() + ", which leads on to " + segment(c.in()) + ", is " + o.address() + " there: ";
     }
 
-    private static void broken(Crossing c, Id cause, Host at, String text, List<Edit> edits) {
+    private static void broken(Crossing c, Id<?> cause, Host at, String text, List<Edit> edits) {
         c.broken(cause, "stops at " + at.name(), text, edits);
     }
 

@@ -14,10 +14,10 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.Host;
-import zentrel.plan.HostId;
 import zentrel.plan.HostKind;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
-import zentrel.plan.SegmentId;
+import zentrel.plan.Segment;
 
 /** The routers of a plan: which segments they join, and how a packet goes on from each to the next, by its own table. */
 final class Routers {
@@ -62,7 +62,7 @@ final class Routers {
                         .findFirst();
     }
 
-    private static boolean on(Host router, SegmentId segment) {
+    private static boolean on(Host router, Id<Segment> segment) {
         return router.adapters().stream().anyMatch(x -> x.segment().equals(Optional.of(segment)));
     }
 
@@ -89,12 +89,12 @@ final class Routers {
         if (all.isEmpty() || from.segment().isEmpty() || to.segment().isEmpty()) {
             return List.of();
         }
-        Map<SegmentId, List<Host>> reached = new LinkedHashMap<>();
-        Deque<SegmentId> open = new ArrayDeque<>();
+        Map<Id<Segment>, List<Host>> reached = new LinkedHashMap<>();
+        Deque<Id<Segment>> open = new ArrayDeque<>();
         reached.put(from.segment().get(), List.of());
         open.add(from.segment().get());
         while (!open.isEmpty()) {
-            SegmentId here = open.remove();
+            Id<Segment> here = open.remove();
             for (Host router : all) {
                 if (on(router, here)) {
                     List<Host> by = new ArrayList<>(reached.getOrDefault(here, List.of()));
@@ -136,7 +136,7 @@ final class Routers {
 
     private Course course(List<Host> before, RouteTable table, Ipv4Address destination, Adapter to) {
         List<Host> passed = new ArrayList<>(before);
-        Set<HostId> met = new HashSet<>();
+        Set<Id<Host>> met = new HashSet<>();
         before.forEach(r -> met.add(r.id()));
         Optional<RouteTable.Way> way = table.to(destination);
         while (way.isPresent() && way.get().via().isPresent()) {

@@ -19,7 +19,7 @@ record Shipment(
         Traffic traffic,
         Delivery delivery,
         List<Ipv4Address> destinations,
-        Id signal,
+        Id<?> signal,
         boolean reply) {
     /** What somebody sends of himself. */
     Shipment(
@@ -30,7 +30,7 @@ record Shipment(
             Traffic traffic,
             Delivery delivery,
             List<Ipv4Address> destinations,
-            Id signal) {
+            Id<?> signal) {
         this(from, send, to, listen, traffic, delivery, destinations, signal, false);
     }
 

@@ -15,9 +15,9 @@ import zentrel.plan.Id;
  * @param delivery the word for how it is delivered
  */
 public record SignalPath(
-        Optional<Id> source,
-        Optional<Id> signal,
-        Optional<Id> receiver,
+        Optional<Id<?>> source,
+        Optional<Id<?>> signal,
+        Optional<Id<?>> receiver,
         String protocol,
         String delivery,
         List<Leg> legs) {

@@ -44,7 +44,7 @@ public final class SignalPaths {
     private SignalPaths(Plan plan, Optional<SignalPaths> before) {
         context = new PathContext(Cabling.inForce(plan), before.map(b -> b.context));
         remedies = new Remedies(context);
-        Optional<Set<UniverseId>> affected = before.flatMap(b -> Affected.between(b.context, context));
+        Optional<Set<Id<Universe>>> affected = before.flatMap(b -> Affected.between(b.context, context));
         patch = affected.isPresent()
                 ? new PatchJudge(context, before.get().patch, affected.get())
                 : new PatchJudge(context);
@@ -71,17 +71,17 @@ public final class SignalPaths {
     }
 
     /** The subnet usual on a segment: as settled, else the one that most adapters share. */
-    public Optional<Subnet> usualSubnet(SegmentId segment) {
+    public Optional<Subnet> usualSubnet(Id<Segment> segment) {
         return context.usualSubnet(segment);
     }
 
     /** The addresses that several adapters of a segment have now, and who. */
-    public SortedMap<Ipv4Address, List<Adapter>> sharedAddresses(SegmentId segment) {
+    public SortedMap<Ipv4Address, List<Adapter>> sharedAddresses(Id<Segment> segment) {
         return context.sharedOn(segment);
     }
 
     /** The paths of whatever has this id: a fixture, universe or link, or all that a port, stream, application or host has part in. */
-    public PathReport of(Id id) {
+    public PathReport of(Id<?> id) {
         PathReport known = last;
         if (known == null || !known.subject().equals(id)) {
             known = worked(id);
@@ -90,7 +90,7 @@ public final class SignalPaths {
         return known;
     }
 
-    private PathReport worked(Id id) {
+    private PathReport worked(Id<?> id) {
         Object found = context.index
                 .find(id)
                 .orElseThrow(() -> new IllegalArgumentException("The plan has nothing called \"" + id.value() + "\"."));
@@ -104,7 +104,7 @@ public final class SignalPaths {
             return ofLink(link.id());
         }
         if (found instanceof Attachment attachment) {
-            return ofLink(attachment.id());
+            return ofAttachment(attachment.id());
         }
         List<SignalPath> paths = new ArrayList<>();
         if (found instanceof Port port) {
@@ -131,7 +131,7 @@ public final class SignalPaths {
     // click
 
     private void addPort(List<SignalPath> paths, Port port) {
-        for (UniverseId universe : context.index.universesOf(port.id())) {
+        for (Id<Universe> universe : context.index.universesOf(port.id())) {
             for (SignalPath path : universes.of(universe)) {
                 if (path.receiver().equals(Optional.of(port.id()))) {
                     paths.add(path);
@@ -149,9 +149,9 @@ public final class SignalPaths {
     }
 
     private void addApplication(List<SignalPath> paths, Application application) {
-        context.index.streamsOf(application.id()).forEach(s -> addStream(paths, s));
+        context.index.streamsFrom(application.id()).forEach(s -> addStream(paths, s));
         context.index.receiversOf(application.id()).forEach(r -> r.ports().forEach(p -> addPort(paths, p)));
-        Set<Id> own = new HashSet<>();
+        Set<Id<?>> own = new HashSet<>();
         for (ControlLink link : context.plan.links()) {
             if (link.from().equals(application.id()) || link.to().equals(application.id())) {
                 own.add(link.id());
@@ -200,12 +200,12 @@ public final class SignalPaths {
     }
 
     /** The paths from every source of its universes to where it hangs. */
-    public PathReport ofFixture(FixtureId id) {
+    public PathReport ofFixture(Id<Fixture> id) {
         Fixture fixture = context.index.fixture(id);
         List<SignalPath> paths = new ArrayList<>();
-        Set<UniverseId> universes = new LinkedHashSet<>();
+        Set<Id<Universe>> universes = new LinkedHashSet<>();
         fixture.breaks().forEach(b -> universes.add(b.universe()));
-        for (UniverseId universe : universes) {
+        for (Id<Universe> universe : universes) {
             List<Port> ports = portsTo(fixture, universe);
             for (Port port : ports) {
                 List<Stream> sources = flows.sources(universe, port);
@@ -225,9 +225,9 @@ public final class SignalPaths {
         return PathReport.of(id, paths);
     }
 
-    private List<Port> portsTo(Fixture fixture, UniverseId universe) {
+    private List<Port> portsTo(Fixture fixture, Id<Universe> universe) {
         List<Port> ports = context.index.portsOf(universe);
-        Optional<LineId> line = fixture.breaks().stream()
+        Optional<Id<Line>> line = fixture.breaks().stream()
                 .filter(b -> b.universe().equals(universe))
                 .flatMap(b -> fixture.lineOf(b).stream())
                 .findFirst();
@@ -245,12 +245,12 @@ public final class SignalPaths {
     }
 
     /** The paths of a universe: from each of its sources to each of its ports. */
-    public PathReport ofUniverse(UniverseId id) {
+    public PathReport ofUniverse(Id<Universe> id) {
         context.index.universe(id);
         return PathReport.of(id, universes.of(id));
     }
 
-    private List<SignalPath> judged(UniverseId id) {
+    private List<SignalPath> judged(Id<Universe> id) {
         List<SignalPath> paths = new ArrayList<>();
         List<Port> ports = context.index.portsOf(id);
         List<Stream> streams = context.index.streamsOf(id);
@@ -287,14 +287,13 @@ public final class SignalPaths {
         return universes.any() || !ofLinks().isEmpty();
     }
 
-    public PathReport ofLink(LinkId id) {
-        Object found = context.index.find(id).orElse(null);
-        return PathReport.of(
-                id,
-                List.of(
-                        found instanceof Attachment attachment
-                                ? attachments.path(attachment)
-                                : links.path(context.index.link(id))));
+    public PathReport ofLink(Id<ControlLink> id) {
+        return PathReport.of(id, List.of(links.path(context.index.get(id))));
+    }
+
+    /** The path of a console's own stream. */
+    public PathReport ofAttachment(Id<Attachment> id) {
+        return PathReport.of(id, List.of(attachments.path(context.index.get(id))));
     }
 
     /** The paths of control links and of consoles' own streams, judged once. */
@@ -316,8 +315,8 @@ public final class SignalPaths {
     }
 
     /** The cables that close a ring which nothing cuts, with the boxes on it in words. */
-    public java.util.Map<CableId, String> rings() {
-        java.util.Map<CableId, String> rings = new java.util.LinkedHashMap<>();
+    public java.util.Map<Id<Cable>, String> rings() {
+        java.util.Map<Id<Cable>, String> rings = new java.util.LinkedHashMap<>();
         context.rings.all().forEach(r -> rings.put(r.closing(), r.names()));
         return rings;
     }
@@ -339,9 +338,10 @@ public final class SignalPaths {
     }
 
     /** The path of a universe that nobody sends. */
-    private SignalPath unsent(UniverseId id, Optional<Port> port, Optional<Fixture> fixture) {
+    private SignalPath unsent(Id<Universe> id, Optional<Port> port, Optional<Fixture> fixture) {
         Universe universe = context.index.universe(id);
-        Id to = port.<Id>map(p -> context.index.applicationOf(p.id()).id()).orElse(id);
+        Id<?> to =
+                port.<Id<?>>map(p -> context.index.applicationOf(p.id()).id()).orElse(id);
         List<HopDraft> hops = HopDraft.leg(id, to);
         hops.forEach(h -> h.notApplicable("Nobody sends it."));
         int fixtures = context.index.fixturesIn(id).size();
@@ -393,7 +393,7 @@ public final class SignalPaths {
                 ? (protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST)
                 : like.delivery();
         Stream added = new Stream(
-                new StreamId(free),
+                Kind.STREAM.id(free),
                 like.application(),
                 universe.id(),
                 protocol,
@@ -412,7 +412,7 @@ public final class SignalPaths {
                 p -> {
                     List<Stream> streams = new ArrayList<>(p.streams());
                     streams.add(added);
-                    return p.withStreams(streams);
+                    return p.with(Kind.STREAM, streams);
                 }));
     }
 
@@ -470,7 +470,7 @@ public final class SignalPaths {
                     edits.add(new Edit(
                             "Set " + context.index.name(port.id()) + " to " + universe.label() + ", " + protocol.title()
                                     + " " + wire.get(),
-                            p -> p.withPort(
+                            p -> p.with(
                                     port.id(),
                                     x -> new Port(
                                             x.id(),

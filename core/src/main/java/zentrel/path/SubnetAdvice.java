@@ -49,7 +49,7 @@ final class SubnetAdvice {
                 || !pair.in().segment().equals(pair.out().segment())) {
             return false;
         }
-        SegmentId segment = pair.in().segment().get();
+        Id<Segment> segment = pair.in().segment().get();
         Optional<Subnet> in = Adapters.first(pair.in()).map(HostAddress::subnet);
         Optional<Subnet> out = Adapters.first(pair.out()).map(HostAddress::subnet);
         return context.index.segment(segment).subnet().isEmpty()
@@ -58,7 +58,7 @@ final class SubnetAdvice {
                 && having(segment, in.get()) == having(segment, out.get());
     }
 
-    private long having(SegmentId segment, Subnet subnet) {
+    private long having(Id<Segment> segment, Subnet subnet) {
         return context.index.adaptersOn(segment).stream()
                 .flatMap(a -> a.addresses().stream())
                 .filter(a -> a.inForce().subnet().equals(subnet))

@@ -18,16 +18,16 @@ final class TypedPlaces {
     private static final int MOST_NAMED = 2;
 
     private final PathContext context;
-    private volatile @Nullable Map<Ipv4Address, List<Id>> typed;
+    private volatile @Nullable Map<Ipv4Address, List<Id<?>>> typed;
 
     TypedPlaces(PathContext context) {
         this.context = context;
     }
 
     /** What else such a change sets, to be said before it is made: lists and fields in which the old address is typed. */
-    String said(HostId owner, Ipv4Address from) {
+    String said(Id<Host> owner, Ipv4Address from) {
         Set<String> places = new LinkedHashSet<>();
-        for (Id id : typed().getOrDefault(from, List.of())) {
+        for (Id<?> id : typed().getOrDefault(from, List.of())) {
             Object found = context.index.find(id).orElseThrow();
             if (found instanceof Stream s && context.index.takes(owner, s.universe())) {
                 places.add("the unicast list of " + context.index.name(s.application()));
@@ -38,8 +38,8 @@ final class TypedPlaces {
                     && context.index.application(a.to()).host().equals(owner)) {
                 places.add("the destination of " + context.index.name(a.id()));
             } else if (found instanceof TypedCopy c
-                    && c.of() instanceof AdapterId a
-                    && context.index.hostOf(a).id().equals(owner)) {
+                    && c.of().is(Kind.ADAPTER)
+                    && context.index.hostOf(c.of()).id().equals(owner)) {
                 places.add(c.name() + " in " + context.index.name(c.owner()));
             }
         }
@@ -52,15 +52,15 @@ final class TypedPlaces {
     }
 
     /** Where each address is typed in, worked out when it is first asked for. */
-    private Map<Ipv4Address, List<Id>> typed() {
-        Map<Ipv4Address, List<Id>> known = typed;
+    private Map<Ipv4Address, List<Id<?>>> typed() {
+        Map<Ipv4Address, List<Id<?>>> known = typed;
         if (known == null) {
-            Map<Ipv4Address, List<Id>> all = new HashMap<>();
+            Map<Ipv4Address, List<Id<?>>> all = new HashMap<>();
             context.plan.streams().forEach(s -> s.to().forEach(a -> put(all, a, s.id())));
             context.plan.links().forEach(l -> put(all, l.destination().inForce(), l.id()));
             context.plan.attachments().forEach(a -> a.destination().ifPresent(d -> put(all, d.inForce(), a.id())));
             for (TypedCopy copy : context.plan.copies()) {
-                if (copy.of() instanceof AdapterId) {
+                if (copy.of().is(Kind.ADAPTER)) {
                     put(all, Ipv4Address.parse(copy.value().inForce()), copy.id());
                 }
             }
@@ -70,12 +70,12 @@ final class TypedPlaces {
         return known;
     }
 
-    private static void put(Map<Ipv4Address, List<Id>> all, Ipv4Address address, Id at) {
+    private static void put(Map<Ipv4Address, List<Id<?>>> all, Ipv4Address address, Id<?> at) {
         all.computeIfAbsent(address, a -> new ArrayList<>()).add(at);
     }
 
     /** The plan with an address of a device moved in each such place; one that others have too stays in the lists beside it. */
-    static Plan moved(Plan plan, HostId owner, Ipv4Address from, Ipv4Address to, boolean shared) {
+    static Plan moved(Plan plan, Id<Host> owner, Ipv4Address from, Ipv4Address to, boolean shared) {
         if (from.equals(to)) {
             return plan;
         }
@@ -100,8 +100,8 @@ final class TypedPlaces {
                 : l);
         List<TypedCopy> copies = new ArrayList<>(plan.copies());
         copies.replaceAll(c -> c.value().inForce().equals(from.toString())
-                        && c.of() instanceof AdapterId a
-                        && index.hostOf(a).id().equals(owner)
+                        && c.of().is(Kind.ADAPTER)
+                        && index.hostOf(c.of()).id().equals(owner)
                 ? c.withValue(to.toString())
                 : c);
         List<Attachment> attachments = new ArrayList<>(plan.attachments());
@@ -110,9 +110,9 @@ final class TypedPlaces {
                                 && index.application(a.to()).host().equals(owner)
                         ? a.withDestination(Optional.of(Setting.of(to)))
                         : a);
-        return plan.withStreams(streams)
-                .withLinks(links)
-                .withAttachments(attachments)
-                .withCopies(copies);
+        return plan.with(Kind.STREAM, streams)
+                .with(Kind.LINK, links)
+                .with(Kind.ATTACHMENT, attachments)
+                .with(Kind.COPY, copies);
     }
 }

@@ -20,7 +20,7 @@ final class UniverseLimits {
     record Beyond(int limit, String text, List<Edit> remedies) {}
 
     private final PlanIndex index;
-    private final Map<StreamId, Beyond> beyond = new HashMap<>();
+    private final Map<Id<Stream>, Beyond> beyond = new HashMap<>();
 
     UniverseLimits(Plan plan) {
         index = plan.index();
@@ -42,18 +42,18 @@ final class UniverseLimits {
     }
 
     /** The streams that do not leave. */
-    Set<StreamId> beyond() {
+    Set<Id<Stream>> beyond() {
         return beyond.keySet();
     }
 
     private void judge(Application application, ProfileApplication profile, Protocol protocol, int limit) {
-        List<Stream> sent = index.streamsOf(application.id()).stream()
+        List<Stream> sent = index.streamsFrom(application.id()).stream()
                 .filter(s -> s.protocol() == protocol && s.enabled().inForce())
                 .sorted(Comparator.comparingInt(index::labelOf))
                 .toList();
-        Set<UniverseId> leaving = new LinkedHashSet<>();
+        Set<Id<Universe>> leaving = new LinkedHashSet<>();
         List<Stream> away = new ArrayList<>();
-        Set<UniverseId> all = new LinkedHashSet<>();
+        Set<Id<Universe>> all = new LinkedHashSet<>();
         for (Stream s : sent) {
             all.add(s.universe());
             if (leaving.contains(s.universe()) || leaving.size() < limit) {
@@ -121,7 +121,7 @@ final class UniverseLimits {
                     && !limit.condition().isEmpty()) {
                 edits.add(new Edit(
                         "Get " + index.name(application.id()) + " " + limit.condition(),
-                        p -> p.withApplication(application.id(), a -> met(a, limit))));
+                        p -> p.with(application.id(), a -> met(a, limit))));
             }
         }
         return edits;

@@ -9,10 +9,10 @@ import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import zentrel.plan.Id;
 import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
 import zentrel.plan.Universe;
-import zentrel.plan.UniverseId;
 
 /**
  * The paths of each universe of one plan, kept by its place there and judged when they are asked for. What an edit cannot
@@ -23,7 +23,7 @@ final class UniversePaths {
     private static final int MANY = 200;
 
     private final Plan plan;
-    private final Function<UniverseId, List<SignalPath>> judge;
+    private final Function<Id<Universe>, List<SignalPath>> judge;
     private final AtomicReferenceArray<@Nullable List<SignalPath>> judged;
 
     /** The places of those on which anything is wrong, at risk or unknown, as far as they are judged. */
@@ -39,14 +39,14 @@ final class UniversePaths {
      *
      * @param judge gives the paths of a universe
      */
-    UniversePaths(Plan plan, Function<UniverseId, List<SignalPath>> judge) {
+    UniversePaths(Plan plan, Function<Id<Universe>, List<SignalPath>> judge) {
         this.plan = plan;
         this.judge = judge;
         judged = new AtomicReferenceArray<>(plan.universes().size());
     }
 
     /** Takes over what is clean and not affected: the words about anything else may depend on the whole plan. */
-    void takeOver(UniversePaths before, Set<UniverseId> affected) {
+    void takeOver(UniversePaths before, Set<Id<Universe>> affected) {
         boolean samePlaces =
                 ListChange.of(before.plan.universes(), plan.universes()).isNone();
         for (int place = 0; place < judged.length(); place++) {
@@ -74,7 +74,7 @@ final class UniversePaths {
         }
     }
 
-    List<SignalPath> of(UniverseId id) {
+    List<SignalPath> of(Id<Universe> id) {
         return at(plan.index().placeOf(id));
     }
 

@@ -18,7 +18,7 @@ import zentrel.plan.*;
 record WrongTarget(Shipment shipment, Host to, Ipv4Address typed, Adapter at, Ipv4Address right, Adapter by) {
     static Optional<WrongTarget> of(
             PathContext context, AdapterChoice choice, Shipment s, Host from, Host to, List<Adapter> listening) {
-        if (s.delivery() != Delivery.UNICAST || s.reply() || s.signal() instanceof StreamId) {
+        if (s.delivery() != Delivery.UNICAST || s.reply() || s.signal().is(Kind.STREAM)) {
             return Optional.empty();
         }
         Optional<Ipv4Address> typed = s.destinations().stream().findFirst();
@@ -68,7 +68,7 @@ record WrongTarget(Shipment shipment, Host to, Ipv4Address typed, Adapter at, Ip
                 List.of(remedies.aim(shipment.signal(), right)));
     }
 
-    private String text(PathContext context, Id name, String what) {
+    private String text(PathContext context, Id<?> name, String what) {
         return context.index.name(name) + " goes to " + typed + ". On " + to.name() + " that is " + what + "; "
                 + context.index.name(shipment.to().id()) + " takes "
                 + shipment.listen().title() + " at " + right + " (" + by.name()

@@ -206,7 +206,7 @@ public final class Patterns {
         String show = answers.text("show");
         rig.change(new Edit(
                 "Store " + show,
-                p -> p.withApplication(
+                p -> p.with(
                         playback.id(), a -> a.withInstalled(a.installed().withShow(Optional.of(Setting.of(show)))))));
         rig.light(playback, rig.receiver(box), 2, 8);
         Host node = rig.box("node-4", "House node", "");

@@ -84,7 +84,7 @@ final class Rig {
     void bindAll(Application application, Binding binding) {
         change(new Edit(
                 "Bind " + application.name(),
-                p -> p.withApplication(application.id(), a -> {
+                p -> p.with(application.id(), a -> {
                     Application bound = a;
                     for (Purpose purpose : a.bindings().keySet()) {
                         bound = bound.withBinding(purpose, Setting.of(binding));
@@ -100,12 +100,12 @@ final class Rig {
 
     void session(String name, String key, Session.Member... members) {
         List<Session> sessions = List.of(new Session(
-                new SessionId(Ids.free(plan, "session")), name, key, VersionRule.MAJOR_MINOR, List.of(members)));
-        change(new Edit("Join " + name, p -> p.withSessions(sessions)));
+                Kind.SESSION.id(Ids.free(plan, "session")), name, key, VersionRule.MAJOR_MINOR, List.of(members)));
+        change(new Edit("Join " + name, p -> p.with(Kind.SESSION, sessions)));
     }
 
     void version(Application application, String version) {
-        change(new Edit("Install " + version, p -> p.withApplication(application.id(), a -> a.withVersion(version))));
+        change(new Edit("Install " + version, p -> p.with(application.id(), a -> a.withVersion(version))));
     }
 
     /** Gives the first adapter of a box an address of its own, by the number of the host in its segment's range. */
@@ -113,7 +113,7 @@ final class Rig {
         Ipv4Address address = range.network().plus(number);
         change(new Edit(
                 "Give " + host.name() + " " + address,
-                p -> p.withAdapter(
+                p -> p.with(
                         host.adapters().get(0).id(),
                         a -> a.withAddresses(List.of(new AdapterAddress(
                                 Setting.of(new HostAddress(address, range.prefixLength())), AddressOrigin.MANUAL))))));

@@ -23,10 +23,10 @@ import zentrel.text.PlainText;
  * @param plug the socket that it is plugged into
  */
 public record Adapter(
-        AdapterId id,
+        Id<Adapter> id,
         String name,
         AdapterKind kind,
-        Optional<SegmentId> segment,
+        Optional<Id<Segment>> segment,
         Setting<Boolean> enabled,
         boolean carrier,
         List<AdapterAddress> addresses,
@@ -47,10 +47,10 @@ public record Adapter(
 
     /** An adapter that was told no routes and gives nothing out. */
     public Adapter(
-            AdapterId id,
+            Id<Adapter> id,
             String name,
             AdapterKind kind,
-            Optional<SegmentId> segment,
+            Optional<Id<Segment>> segment,
             Setting<Boolean> enabled,
             boolean carrier,
             List<AdapterAddress> addresses,
@@ -99,7 +99,7 @@ public record Adapter(
         });
     }
 
-    public Adapter withSegment(SegmentId value) {
+    public Adapter withSegment(Id<Segment> value) {
         return with(d -> d.segment = Optional.of(value));
     }
 
@@ -153,10 +153,10 @@ public record Adapter(
 
     /** A copy that may be changed, before it is a value again. */
     private static final class Draft {
-        private AdapterId id;
+        private Id<Adapter> id;
         private String name;
         private AdapterKind kind;
-        private Optional<SegmentId> segment;
+        private Optional<Id<Segment>> segment;
         private Setting<Boolean> enabled;
         private boolean carrier;
         private List<AdapterAddress> addresses;

@@ -17,9 +17,9 @@ import zentrel.text.PlainText;
  * @param installed what is installed of it: licence, attached hardware, stored show
  */
 public record Application(
-        ApplicationId id,
+        Id<Application> id,
         String name,
-        HostId host,
+        Id<Host> host,
         ApplicationKind kind,
         Optional<Setting<String>> version,
         Map<Purpose, Setting<Binding>> bindings,
@@ -30,9 +30,9 @@ public record Application(
         implements Named {
     /** An application of which nothing is said beside its version. */
     public Application(
-            ApplicationId id,
+            Id<Application> id,
             String name,
-            HostId host,
+            Id<Host> host,
             ApplicationKind kind,
             Optional<Setting<String>> version,
             Map<Purpose, Setting<Binding>> bindings,

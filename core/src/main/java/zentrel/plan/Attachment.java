@@ -18,10 +18,10 @@ import zentrel.text.PlainText;
  * @param sign what is seen on the screen when it works; empty text where nobody has said
  */
 public record Attachment(
-        LinkId id,
+        Id<Attachment> id,
         String name,
-        ApplicationId from,
-        ApplicationId to,
+        Id<Application> from,
+        Id<Application> to,
         Setting<Boolean> sending,
         Setting<Boolean> chosen,
         Optional<Setting<Ipv4Address>> destination,

@@ -12,7 +12,7 @@ import zentrel.ipv4.Ipv4Address;
  * @param adapters named adapters, in order; empty unless the mode is {@link BindingMode#ADAPTERS}
  * @param addresses the one address that is used of an adapter which has several, by adapter; any of them where it is not in here
  */
-public record Binding(BindingMode mode, List<AdapterId> adapters, Map<AdapterId, Ipv4Address> addresses) {
+public record Binding(BindingMode mode, List<Id<Adapter>> adapters, Map<Id<Adapter>, Ipv4Address> addresses) {
     public static final Binding AUTOMATIC = new Binding(BindingMode.AUTOMATIC, List.of());
     public static final Binding ALL = new Binding(BindingMode.ALL, List.of());
     public static final Binding FIRST = new Binding(BindingMode.FIRST, List.of());
@@ -30,24 +30,24 @@ public record Binding(BindingMode mode, List<AdapterId> adapters, Map<AdapterId,
     }
 
     /** A binding to all addresses of its adapters. */
-    public Binding(BindingMode mode, List<AdapterId> adapters) {
+    public Binding(BindingMode mode, List<Id<Adapter>> adapters) {
         this(mode, adapters, Map.of());
     }
 
     /** The same, by one of the addresses of one of its adapters. */
-    public Binding at(AdapterId adapter, Ipv4Address address) {
-        Map<AdapterId, Ipv4Address> next = new HashMap<>(addresses);
+    public Binding at(Id<Adapter> adapter, Ipv4Address address) {
+        Map<Id<Adapter>, Ipv4Address> next = new HashMap<>(addresses);
         next.put(adapter, address);
         return new Binding(mode, adapters, next);
     }
 
     /** The address that is used of an adapter, where one is named. */
-    public Optional<Ipv4Address> addressOf(AdapterId adapter) {
+    public Optional<Ipv4Address> addressOf(Id<Adapter> adapter) {
         return Optional.ofNullable(addresses.get(adapter));
     }
 
-    public static Binding to(AdapterId... adapters) {
-        return new Binding(BindingMode.ADAPTERS, List.of(adapters));
+    public static Binding to(Id<Adapter> adapter) {
+        return new Binding(BindingMode.ADAPTERS, List.of(adapter));
     }
 
     @Override

@@ -9,9 +9,9 @@ import java.util.Optional;
  * @param footprint how many slots, from 1
  * @param line the DMX line by which it is connected, where that is another than the fixture's own
  */
-public record Break(UniverseId universe, int start, int footprint, Optional<LineId> line) {
+public record Break(Id<Universe> universe, int start, int footprint, Optional<Id<Line>> line) {
     /** A run of slots on the fixture's own line. */
-    public Break(UniverseId universe, int start, int footprint) {
+    public Break(Id<Universe> universe, int start, int footprint) {
         this(universe, start, footprint, Optional.empty());
     }
 
@@ -29,7 +29,7 @@ public record Break(UniverseId universe, int start, int footprint, Optional<Line
         return new Break(universe, slot, footprint, line);
     }
 
-    public Break withLine(Optional<LineId> value) {
+    public Break withLine(Optional<Id<Line>> value) {
         return new Break(universe, start, footprint, value);
     }
 

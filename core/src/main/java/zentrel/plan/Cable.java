@@ -10,7 +10,8 @@ import zentrel.text.PlainText;
  * @param to the other end
  * @param connected whether it is plugged in at both ends
  */
-public record Cable(CableId id, String name, CableKind kind, Id from, Id to, boolean connected) implements Named {
+public record Cable(Id<Cable> id, String name, CableKind kind, Id<?> from, Id<?> to, boolean connected)
+        implements Named {
     public Cable {
         PlainText.require("The name of a cable", name);
         if (from.equals(to)) {
@@ -24,7 +25,7 @@ public record Cable(CableId id, String name, CableKind kind, Id from, Id to, boo
     }
 
     /** The end that is not {@code end}. */
-    public Id otherEnd(Id end) {
+    public Id<?> otherEnd(Id<?> end) {
         return end.equals(from) ? to : from;
     }
 }

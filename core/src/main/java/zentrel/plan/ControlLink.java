@@ -14,10 +14,10 @@ import zentrel.text.PlainText;
  * @param answerPort where the receiver answers to; where not given, to the port it came from
  */
 public record ControlLink(
-        LinkId id,
+        Id<ControlLink> id,
         String name,
-        ApplicationId from,
-        ApplicationId to,
+        Id<Application> from,
+        Id<Application> to,
         Setting<Ipv4Address> destination,
         Setting<Integer> port,
         String pattern,

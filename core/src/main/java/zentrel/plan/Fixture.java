@@ -20,24 +20,24 @@ import zentrel.text.PlainText;
  * @param unitLoads how much of a DMX line's 32 unit loads it takes (ANSI E1.11; EIA-485)
  */
 public record Fixture(
-        FixtureId id,
+        Id<Fixture> id,
         String number,
         String name,
         String place,
         String type,
-        Optional<LineId> line,
+        Optional<Id<Line>> line,
         List<Break> breaks,
         boolean sharesSlots,
         double unitLoads)
         implements Named {
     /** A fixture of one unit load. */
     public Fixture(
-            FixtureId id,
+            Id<Fixture> id,
             String number,
             String name,
             String place,
             String type,
-            Optional<LineId> line,
+            Optional<Id<Line>> line,
             List<Break> breaks,
             boolean sharesSlots) {
         this(id, number, name, place, type, line, breaks, sharesSlots, 1);
@@ -55,7 +55,7 @@ public record Fixture(
     }
 
     /** The slots that it takes of a universe, 1 to 512; what of it lies beyond is left out. */
-    public IntStream slotsIn(UniverseId universe) {
+    public IntStream slotsIn(Id<Universe> universe) {
         return breaks.stream()
                 .filter(b -> b.universe().equals(universe))
                 .flatMapToInt(b -> IntStream.rangeClosed(b.start(), Math.min(b.end(), Universe.SLOTS)));
@@ -72,17 +72,17 @@ public record Fixture(
         return new Fixture(id, number, name, place, type, line, value, sharesSlots, unitLoads);
     }
 
-    public Fixture withLine(Optional<LineId> value) {
+    public Fixture withLine(Optional<Id<Line>> value) {
         return new Fixture(id, number, name, place, type, value, breaks, sharesSlots, unitLoads);
     }
 
     /** The line by which one of its breaks is connected: its own, else the fixture's. */
-    public Optional<LineId> lineOf(Break one) {
+    public Optional<Id<Line>> lineOf(Break one) {
         return one.line().or(() -> line);
     }
 
     /** The lines by which its breaks are connected, each once. */
-    public List<LineId> lines() {
+    public List<Id<Line>> lines() {
         if (breaks.size() == 1) {
             return lineOf(breaks.get(0)).map(List::of).orElse(List.of()); // nearly all
         }
@@ -90,8 +90,8 @@ public record Fixture(
     }
 
     /** The universes of the breaks that a line connects. */
-    public Set<UniverseId> universesOn(LineId on) {
-        Set<UniverseId> universes = new LinkedHashSet<>();
+    public Set<Id<Universe>> universesOn(Id<Line> on) {
+        Set<Id<Universe>> universes = new LinkedHashSet<>();
         for (Break b : breaks) {
             if (lineOf(b).equals(Optional.of(on))) {
                 universes.add(b.universe());
@@ -106,7 +106,7 @@ public record Fixture(
     }
 
     /** This fixture without a line that is gone. */
-    public Fixture withoutLine(LineId gone) {
+    public Fixture withoutLine(Id<Line> gone) {
         Fixture rest = line.equals(Optional.of(gone)) ? withLine(Optional.empty()) : this;
         return rest.withBreaks(rest.breaks.stream()
                 .map(b -> b.line().equals(Optional.of(gone)) ? b.withLine(Optional.empty()) : b)
@@ -114,16 +114,16 @@ public record Fixture(
     }
 
     /** The universes that it is patched in, in the order of its breaks. */
-    public Set<UniverseId> universes() {
+    public Set<Id<Universe>> universes() {
         if (breaks.size() == 1) {
             return Set.of(breaks.get(0).universe()); // nearly all, and a plan may have a hundred thousand
         }
-        Set<UniverseId> universes = new LinkedHashSet<>();
+        Set<Id<Universe>> universes = new LinkedHashSet<>();
         breaks.forEach(b -> universes.add(b.universe()));
         return universes;
     }
 
-    public boolean uses(UniverseId universe) {
+    public boolean uses(Id<Universe> universe) {
         return breaks.stream().anyMatch(b -> b.universe().equals(universe));
     }
 }

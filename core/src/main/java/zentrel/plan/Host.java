@@ -14,7 +14,7 @@ import zentrel.text.PlainText;
  * @param switching what it does with what it passes on, where it passes the network on
  */
 public record Host(
-        HostId id,
+        Id<Host> id,
         String name,
         HostKind kind,
         String place,
@@ -28,7 +28,7 @@ public record Host(
         implements Named {
     /** A box that is switched on, from a supply that nobody has named. */
     public Host(
-            HostId id,
+            Id<Host> id,
             String name,
             HostKind kind,
             String place,

@@ -6,30 +6,22 @@ import zentrel.text.PlainText;
 /**
  * The stable name of one thing in a plan. It never changes when the thing is renamed, and no two things of one plan share
  * one, so that a finding can name its subjects by id alone.
+ *
+ * @param <E> what it names
+ * @param kind the kind of what it names
+ * @param value 1 to {@value #MAX_LENGTH} characters, no blanks, control characters, {@code @} or {@code #} (those two are used
+ *     to name fixes)
  */
-public sealed interface Id
-        permits SegmentId,
-                HostId,
-                AdapterId,
-                ApplicationId,
-                UniverseId,
-                StreamId,
-                ReceiverId,
-                PortId,
-                LineId,
-                FixtureId,
-                LinkId,
-                SessionId,
-                CableId,
-                CopyId {
+public record Id<E>(Kind<E> kind, String value) {
     /** The longest id accepted, in characters. */
-    int MAX_LENGTH = 200;
+    public static final int MAX_LENGTH = 200;
 
-    String value();
+    public Id {
+        requireValid(value);
+    }
 
     /**
-     * Checks the text of an id: 1 to {@value #MAX_LENGTH} characters, no blanks, control characters, {@code @} or {@code #}
-     * (those two are used to name fixes).
+     * Checks the text of an id.
      *
      * @throws IllegalArgumentException with a sentence that quotes the text
      */
@@ -38,6 +30,18 @@ public sealed interface Id
         if (wrong.isPresent()) {
             throw new IllegalArgumentException(wrong.get());
         }
+    }
+
+    /** Whether it names something of this kind. */
+    @SuppressWarnings("ReferenceEquality")
+    public boolean is(Kind<?> other) {
+        return kind == other;
+    }
+
+    /** This id, where it names something of a kind. */
+    @SuppressWarnings("unchecked")
+    public <F> Optional<Id<F>> as(Kind<F> other) {
+        return is(other) ? Optional.of((Id<F>) this) : Optional.empty();
     }
 
     /** Whether a text may be an id at all. */
@@ -61,5 +65,16 @@ public sealed interface Id
             }
         }
         return PlainText.fault(value).map(f -> "The id \"" + PlainText.shown(value, MAX_LENGTH) + "\" " + f + ".");
+    }
+
+    /** By the text alone, which no two things of a plan share. */
+    @Override
+    public int hashCode() {
+        return value.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return value;
     }
 }

@@ -9,13 +9,13 @@ import zentrel.text.PlainText;
  * @param port where its signal comes from in the end
  * @param via what passes another line on to it, where it does not start at the port itself
  */
-public record Line(LineId id, String name, PortId port, Optional<Via> via) implements Named {
+public record Line(Id<Line> id, String name, Id<Port> port, Optional<Via> via) implements Named {
     public Line {
         PlainText.require("The name of a line", name);
     }
 
     /** A line that starts at a port. */
-    public Line(LineId id, String name, PortId port) {
+    public Line(Id<Line> id, String name, Id<Port> port) {
         this(id, name, port, Optional.empty());
     }
 }

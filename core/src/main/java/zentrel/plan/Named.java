@@ -2,7 +2,7 @@ package zentrel.plan;
 
 /** A thing of the plan that has an id and a name for people. */
 public interface Named {
-    Id id();
+    Id<?> id();
 
     String name();
 }

@@ -10,14 +10,14 @@ import zentrel.text.PlainText;
  * @param universe the universe it is meant for; where not given, that of the fixtures on its line
  */
 public record Port(
-        PortId id,
+        Id<Port> id,
         String name,
         PortKind kind,
         Setting<Direction> direction,
         Setting<Boolean> enabled,
         Setting<Protocol> protocol,
         Optional<Setting<Integer>> wire,
-        Optional<UniverseId> universe)
+        Optional<Id<Universe>> universe)
         implements Named {
     public Port {
         PlainText.require("The name of a port", name);
@@ -48,7 +48,7 @@ public record Port(
     }
 
     /** This port as it puts out a universe that comes by this number. */
-    public Port puttingOut(UniverseId universe, Protocol by, int number) {
+    public Port puttingOut(Id<Universe> universe, Protocol by, int number) {
         return withProtocol(by)
                 .withWire(number)
                 .withDirection(Direction.OUTPUT)
@@ -57,7 +57,7 @@ public record Port(
     }
 
     /** This port, meant for another universe or for none in particular. */
-    public Port meantFor(Optional<UniverseId> value) {
+    public Port meantFor(Optional<Id<Universe>> value) {
         return new Port(id, name, kind, direction, enabled, protocol, wire, value);
     }
 

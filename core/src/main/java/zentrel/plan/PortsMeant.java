@@ -14,17 +14,17 @@ import org.jspecify.annotations.Nullable;
 
 /** Which universes each port is meant for, and the reverse: as the port says, else those of the fixtures on its line. */
 final class PortsMeant {
-    private final Layered<PortId, Set<UniverseId>> universes;
-    private final Grouped<UniverseId, Port> ports;
+    private final Layered<Id<Port>, Set<Id<Universe>>> universes;
+    private final Grouped<Id<Universe>, Port> ports;
 
-    private PortsMeant(Layered<PortId, Set<UniverseId>> universes, Grouped<UniverseId, Port> ports) {
+    private PortsMeant(Layered<Id<Port>, Set<Id<Universe>>> universes, Grouped<Id<Universe>, Port> ports) {
         this.universes = universes;
         this.ports = ports;
     }
 
-    static PortsMeant of(Plan plan, Grouped<PortId, Line> lines, Grouped<LineId, Fixture> fixtures) {
+    static PortsMeant of(Plan plan, Grouped<Id<Port>, Line> lines, Grouped<Id<Line>, Fixture> fixtures) {
         List<Port> all = all(plan);
-        Map<PortId, Set<UniverseId>> universes = new HashMap<>(2 * all.size());
+        Map<Id<Port>, Set<Id<Universe>>> universes = new HashMap<>(2 * all.size());
         all.forEach(p -> universes.put(p.id(), meant(p, lines, fixtures)));
         return new PortsMeant(Layered.of(universes), Grouped.of(all, p -> universes.getOrDefault(p.id(), Set.of())));
     }
@@ -38,31 +38,31 @@ final class PortsMeant {
     PortsMeant after(
             Plan then,
             Plan now,
-            Grouped<PortId, Line> lines,
-            Grouped<LineId, Fixture> fixtures,
-            Function<Id, @Nullable Object> find) {
+            Grouped<Id<Port>, Line> lines,
+            Grouped<Id<Line>, Fixture> fixtures,
+            Function<Id<?>, @Nullable Object> find) {
         ListChange<Receiver> receivers = ListChange.of(then.receivers(), now.receivers());
         ListChange<Line> hung = ListChange.of(then.lines(), now.lines());
         ListChange<Fixture> lit = ListChange.of(then.fixtures(), now.fixtures());
         if (receivers.isNone() && hung.isNone() && lit.isNone()) {
             return this;
         }
-        Map<PortId, Optional<Set<UniverseId>>> changes = new HashMap<>();
+        Map<Id<Port>, Optional<Set<Id<Universe>>>> changes = new HashMap<>();
         receivers.gone().forEach(r -> r.ports().forEach(p -> changes.put(p.id(), Optional.empty())));
         receivers
                 .come()
                 .forEach(r -> r.ports().forEach(p -> changes.put(p.id(), Optional.of(meant(p, lines, fixtures)))));
-        Set<PortId> at = new HashSet<>();
+        Set<Id<Port>> at = new HashSet<>();
         hung.all().forEach(l -> at.add(l.port()));
         lit.all()
                 .forEach(f ->
                         f.lines().stream().map(find).filter(Objects::nonNull).forEach(l -> at.add(((Line) l).port())));
-        Set<UniverseId> others = new HashSet<>();
-        for (PortId id : at) {
+        Set<Id<Universe>> others = new HashSet<>();
+        for (Id<Port> id : at) {
             Object port = find.apply(id);
             if (port != null && !changes.containsKey(id)) {
-                Set<UniverseId> was = universesOf(id);
-                Set<UniverseId> is = meant((Port) port, lines, fixtures);
+                Set<Id<Universe>> was = universesOf(id);
+                Set<Id<Universe>> is = meant((Port) port, lines, fixtures);
                 if (!was.equals(is)) {
                     others.addAll(was);
                     others.addAll(is);
@@ -73,7 +73,7 @@ final class PortsMeant {
         if (receivers.isNone() && others.isEmpty()) {
             return this;
         }
-        Layered<PortId, Set<UniverseId>> next = universes.with(changes);
+        Layered<Id<Port>, Set<Id<Universe>>> next = universes.with(changes);
         return new PortsMeant(
                 next,
                 ports.after(
@@ -90,22 +90,23 @@ final class PortsMeant {
         return ports;
     }
 
-    private static Set<UniverseId> meant(Port port, Grouped<PortId, Line> lines, Grouped<LineId, Fixture> fixtures) {
+    private static Set<Id<Universe>> meant(
+            Port port, Grouped<Id<Port>, Line> lines, Grouped<Id<Line>, Fixture> fixtures) {
         if (port.universe().isPresent()) {
             return Set.of(port.universe().get());
         }
-        Set<UniverseId> universes = new LinkedHashSet<>();
+        Set<Id<Universe>> universes = new LinkedHashSet<>();
         for (Line line : lines.get(port.id())) {
             fixtures.get(line.id()).forEach(f -> universes.addAll(f.universesOn(line.id())));
         }
         return universes;
     }
 
-    List<Port> of(UniverseId id) {
+    List<Port> of(Id<Universe> id) {
         return ports.get(id);
     }
 
-    Set<UniverseId> universesOf(PortId id) {
+    Set<Id<Universe>> universesOf(Id<Port> id) {
         return universes.getOrDefault(id, Set.of());
     }
 }

@@ -13,9 +13,9 @@ import zentrel.text.PlainText;
  * @param taking what it takes of what reaches it, and what it does when nothing comes
  */
 public record Receiver(
-        ReceiverId id,
+        Id<Receiver> id,
         String name,
-        ApplicationId application,
+        Id<Application> application,
         Set<Protocol> protocols,
         Setting<Boolean> inputOn,
         boolean answersPolls,
@@ -25,9 +25,9 @@ public record Receiver(
         implements Named {
     /** A receiver that takes every number of its protocols. */
     public Receiver(
-            ReceiverId id,
+            Id<Receiver> id,
             String name,
-            ApplicationId application,
+            Id<Application> application,
             Set<Protocol> protocols,
             Setting<Boolean> inputOn,
             boolean answersPolls,

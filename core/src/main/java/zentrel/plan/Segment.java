@@ -13,14 +13,14 @@ import zentrel.text.PlainText;
  * @param isolated whether its access points keep wireless clients apart from each other
  */
 public record Segment(
-        SegmentId id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests, boolean isolated)
+        Id<Segment> id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests, boolean isolated)
         implements Named {
     public Segment {
         PlainText.require("The name of a segment", name);
     }
 
     /** A segment on which all hear each other. */
-    public Segment(SegmentId id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests) {
+    public Segment(Id<Segment> id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests) {
         this(id, name, subnet, wayOut, guests, false);
     }
 

@@ -9,7 +9,7 @@ import zentrel.text.PlainText;
  * @param key what the software asks for on joining
  * @param versions how closely the members' versions must agree
  */
-public record Session(SessionId id, String name, String key, VersionRule versions, List<Member> members)
+public record Session(Id<Session> id, String name, String key, VersionRule versions, List<Member> members)
         implements Named {
     public Session {
         PlainText.require("The name of a session", name);
@@ -17,6 +17,10 @@ public record Session(SessionId id, String name, String key, VersionRule version
         members = List.copyOf(members);
     }
 
+    public Session withMembers(List<Member> value) {
+        return new Session(id, name, key, versions, value);
+    }
+
     /** One desk of a session. */
-    public record Member(ApplicationId application, Part part) {}
+    public record Member(Id<Application> application, Part part) {}
 }

@@ -12,13 +12,13 @@ import zentrel.text.PlainText;
  * @param at when it was seen
  * @param by who saw it; may be empty
  */
-public record Sighting(Id signal, Id receiver, int hop, Answer answer, Instant at, String by) {
+public record Sighting(Id<?> signal, Id<?> receiver, int hop, Answer answer, Instant at, String by) {
     public Sighting {
         PlainText.require("A person's name", by);
     }
 
     /** Whether it is of this signal on its way to this receiver. */
-    public boolean isOf(Id otherSignal, Id otherReceiver) {
+    public boolean isOf(Id<?> otherSignal, Id<?> otherReceiver) {
         return signal.equals(otherSignal) && receiver.equals(otherReceiver);
     }
 }

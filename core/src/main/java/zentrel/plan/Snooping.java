@@ -14,7 +14,7 @@ import java.util.Set;
  * @param snoopers those that pass a group only to whom asked for it; none where groups flood
  * @param querier the first that asks who still wants a group, if any does
  */
-public record Snooping(List<HostId> snoopers, Optional<HostId> querier) {
+public record Snooping(List<Id<Host>> snoopers, Optional<Id<Host>> querier) {
     /** Groups go everywhere, as over a switch without settings. */
     public static final Snooping FLOODS = new Snooping(List.of(), Optional.empty());
 
@@ -28,18 +28,18 @@ public record Snooping(List<HostId> snoopers, Optional<HostId> querier) {
     }
 
     /** Every segment of a plan on which anything snoops. */
-    public static Map<SegmentId, Snooping> of(Plan plan) {
-        Map<SegmentId, List<Host>> passing = new LinkedHashMap<>();
+    public static Map<Id<Segment>, Snooping> of(Plan plan) {
+        Map<Id<Segment>, List<Host>> passing = new LinkedHashMap<>();
         for (Host host : plan.hosts()) {
             if (host.power().on() && host.switching().mindsGroups()) {
-                for (SegmentId segment : segmentsOf(plan.index(), host)) {
+                for (Id<Segment> segment : segmentsOf(plan.index(), host)) {
                     passing.computeIfAbsent(segment, s -> new ArrayList<>()).add(host);
                 }
             }
         }
-        Map<SegmentId, Snooping> all = new LinkedHashMap<>();
+        Map<Id<Segment>, Snooping> all = new LinkedHashMap<>();
         passing.forEach((segment, hosts) -> {
-            List<HostId> snoopers = hosts.stream()
+            List<Id<Host>> snoopers = hosts.stream()
                     .filter(h -> h.switching().snooping().inForce())
                     .map(Host::id)
                     .toList();
@@ -58,9 +58,9 @@ public record Snooping(List<HostId> snoopers, Optional<HostId> querier) {
     }
 
     /** The segments that a box passes on: those of its adapters, and of what hangs on it by cables and other such boxes. */
-    private static Set<SegmentId> segmentsOf(PlanIndex index, Host box) {
-        Set<SegmentId> segments = new LinkedHashSet<>();
-        Set<HostId> seen = new LinkedHashSet<>();
+    private static Set<Id<Segment>> segmentsOf(PlanIndex index, Host box) {
+        Set<Id<Segment>> segments = new LinkedHashSet<>();
+        Set<Id<Host>> seen = new LinkedHashSet<>();
         List<Host> open = new ArrayList<>(List.of(box));
         while (!open.isEmpty()) {
             Host at = open.remove(0);
@@ -75,22 +75,16 @@ public record Snooping(List<HostId> snoopers, Optional<HostId> querier) {
             at.adapters().forEach(a -> cables.addAll(index.cablesOf(a.id())));
             for (Cable cable : cables) {
                 if (cable.kind() == CableKind.NETWORK && cable.connected()) {
-                    for (Id end : List.of(cable.from(), cable.to())) {
-                        if (end instanceof AdapterId adapter) {
-                            index.adapter(adapter).segment().ifPresent(segments::add);
-                        }
-                        hostAt(index, end).filter(h -> passesOn(index, h)).ifPresent(open::add);
+                    for (Id<?> end : List.of(cable.from(), cable.to())) {
+                        end.as(Kind.ADAPTER)
+                                .flatMap(a -> index.adapter(a).segment())
+                                .ifPresent(segments::add);
+                        index.hostAtEnd(end).filter(h -> passesOn(index, h)).ifPresent(open::add);
                     }
                 }
             }
         }
         return segments;
-    }
-
-    private static Optional<Host> hostAt(PlanIndex index, Id end) {
-        return end instanceof HostId h
-                ? Optional.of(index.host(h))
-                : end instanceof AdapterId a ? Optional.of(index.hostOf(a)) : Optional.empty();
     }
 
     /** Whether a box passes the network on from socket to socket. */

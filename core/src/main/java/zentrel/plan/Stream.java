@@ -19,9 +19,9 @@ import zentrel.ipv4.Ipv4Address;
  * @param sync the sACN universe whose synchronisation packets its data waits for (§6.2.4); empty where it waits for none
  */
 public record Stream(
-        StreamId id,
-        ApplicationId application,
-        UniverseId universe,
+        Id<Stream> id,
+        Id<Application> application,
+        Id<Universe> universe,
         Protocol protocol,
         Setting<Boolean> enabled,
         boolean standby,
@@ -35,9 +35,9 @@ public record Stream(
         Optional<Integer> sync) {
     /** A stream that waits for no synchronisation. */
     public Stream(
-            StreamId id,
-            ApplicationId application,
-            UniverseId universe,
+            Id<Stream> id,
+            Id<Application> application,
+            Id<Universe> universe,
             Protocol protocol,
             Setting<Boolean> enabled,
             boolean standby,
@@ -115,9 +115,9 @@ public record Stream(
 
     /** A copy that may be changed, before it is a value again. */
     private static final class Draft {
-        private StreamId id;
-        private ApplicationId application;
-        private UniverseId universe;
+        private Id<Stream> id;
+        private Id<Application> application;
+        private Id<Universe> universe;
         private Protocol protocol;
         private Setting<Boolean> enabled;
         private boolean standby;

@@ -13,27 +13,27 @@ import zentrel.text.PlainText;
  * @param of what it is a copy of: the address of an adapter, the wire number of a port, the OSC port of an application, the
  *     name of a host or a universe
  */
-public record TypedCopy(CopyId id, String name, Id owner, Id of, Setting<String> value) implements Named {
+public record TypedCopy(Id<TypedCopy> id, String name, Id<?> owner, Id<?> of, Setting<String> value) implements Named {
     public TypedCopy {
         PlainText.require("The name of a field", name);
         PlainText.require("A copied value", value.planned());
         PlainText.require("A copied value", value.inForce());
-        if (!(owner instanceof ApplicationId || owner instanceof HostId)) {
+        if (!(owner.is(Kind.APPLICATION) || owner.is(Kind.HOST))) {
             throw new IllegalArgumentException("A copy is kept by an application, or printed on a host.");
         }
         requireKind(of, value.planned());
         requireKind(of, value.inForce());
     }
 
-    private static void requireKind(Id of, String value) {
-        if (of instanceof AdapterId) {
+    private static void requireKind(Id<?> of, String value) {
+        if (of.is(Kind.ADAPTER)) {
             Ipv4Address.parse(value);
-        } else if (of instanceof PortId || of instanceof ApplicationId) {
+        } else if (of.is(Kind.PORT) || of.is(Kind.APPLICATION)) {
             if (!value.matches("\\d{1,9}")) {
                 throw new IllegalArgumentException("\"" + value + "\" is no number, and "
-                        + (of instanceof PortId ? "the number of a port" : "a UDP port") + " is copied here.");
+                        + (of.is(Kind.PORT) ? "the number of a port" : "a UDP port") + " is copied here.");
             }
-        } else if (!(of instanceof HostId || of instanceof UniverseId)) {
+        } else if (!(of.is(Kind.HOST) || of.is(Kind.UNIVERSE))) {
             throw new IllegalArgumentException(
                     "A copy is of an adapter, a port, an application, a host or a universe.");
         } else if (value.isBlank()) {
@@ -51,29 +51,29 @@ public record TypedCopy(CopyId id, String name, Id owner, Id of, Setting<String>
 
     /** Whether it stands on a label, where it misleads people and not programs. */
     public boolean isPrinted() {
-        return owner instanceof HostId;
+        return owner.is(Kind.HOST);
     }
 
     /** What it ought to say: any of these, as they are in force; empty where the thing has no such value now. */
     public List<String> real(PlanIndex index) {
-        if (of instanceof AdapterId a) {
-            return index.adapter(a).addresses().stream()
+        Object found = index.find(of).orElse(null);
+        if (found instanceof Adapter adapter) {
+            return adapter.addresses().stream()
                     .map(x -> x.inForce().address().toString())
                     .toList();
         }
-        if (of instanceof PortId p) {
-            return index.port(p).wire().map(w -> String.valueOf(w.inForce())).stream()
-                    .toList();
+        if (found instanceof Port port) {
+            return port.wire().map(w -> String.valueOf(w.inForce())).stream().toList();
         }
-        if (of instanceof ApplicationId a) {
-            return index.application(a).osc().map(o -> String.valueOf(o.port().inForce())).stream()
+        if (found instanceof Application program) {
+            return program.osc().map(o -> String.valueOf(o.port().inForce())).stream()
                     .toList();
         }
         return List.of(index.name(of));
     }
 
     /** The box on which it is typed in or printed. */
-    public HostId host(PlanIndex index) {
-        return owner instanceof ApplicationId a ? index.application(a).host() : (HostId) owner;
+    public Id<Host> host(PlanIndex index) {
+        return index.hostOf(owner).id();
     }
 }

@@ -9,7 +9,7 @@ import zentrel.text.PlainText;
  * @param number the show's number, from 1
  * @param merge whether two sources on it are meant
  */
-public record Universe(UniverseId id, String name, int number, boolean merge) implements Named {
+public record Universe(Id<Universe> id, String name, int number, boolean merge) implements Named {
     public Universe {
         PlainText.require("The name of a universe", name);
     }

@@ -6,4 +6,4 @@ package zentrel.plan;
  * @param device the splitter, or the wireless receiver
  * @param from the line that it passes on
  */
-public record Via(HostId device, LineId from) {}
+public record Via(Id<Host> device, Id<Line> from) {}

@@ -23,13 +23,13 @@ public record AutoRouting(List<String> lines, List<String> left, Edit edit) {
         left = List.copyOf(left);
     }
 
-    private record Given(PortId port, UniverseId universe, Protocol protocol, int wire) {}
+    private record Given(Id<Port> port, Id<Universe> universe, Protocol protocol, int wire) {}
 
     /** Works it out. */
     public static AutoRouting of(Plan plan) {
         PlanIndex index = plan.index();
-        Set<PortId> taken = new HashSet<>();
-        Map<PortId, Integer> wires = new HashMap<>();
+        Set<Id<Port>> taken = new HashSet<>();
+        Map<Id<Port>, Integer> wires = new HashMap<>();
         for (Receiver r : plan.receivers()) {
             for (Port p : r.ports()) {
                 boolean used = p.enabled().inForce()
@@ -82,14 +82,14 @@ public record AutoRouting(List<String> lines, List<String> left, Edit edit) {
                 lines, left, new Edit("Route " + Counted.of(given.size(), "universe") + " to free ports", p -> {
                     Plan next = p;
                     for (Given g : given) {
-                        next = next.withPort(g.port(), x -> x.puttingOut(g.universe(), g.protocol(), g.wire()));
+                        next = next.with(g.port(), x -> x.puttingOut(g.universe(), g.protocol(), g.wire()));
                     }
                     return next;
                 }));
     }
 
     private static Optional<Port> free(
-            Plan plan, Set<PortId> taken, Map<PortId, Integer> wires, Protocol protocol, int wire) {
+            Plan plan, Set<Id<Port>> taken, Map<Id<Port>, Integer> wires, Protocol protocol, int wire) {
         for (Receiver r : plan.receivers()) {
             if (!r.protocols().contains(protocol)) {
                 continue;
@@ -107,7 +107,7 @@ public record AutoRouting(List<String> lines, List<String> left, Edit edit) {
     }
 
     /** Whether the ports of one page would all be in one Sub-Net (Art-Net 4: a page has one Net and Sub-Net). */
-    private static boolean page(Plan plan, Receiver r, Port port, Map<PortId, Integer> wires, int wire) {
+    private static boolean page(Plan plan, Receiver r, Port port, Map<Id<Port>, Integer> wires, int wire) {
         int per = PortPages.perPage(plan, r);
         if (per == 0) {
             return true;

@@ -15,7 +15,7 @@ import zentrel.plan.*;
  * @param reasons sentences, the one that decides first
  * @param sides sACN, then Art-Net
  */
-public record ProtocolAdvice(ApplicationId source, Protocol better, List<String> reasons, List<Side> sides) {
+public record ProtocolAdvice(Id<Application> source, Protocol better, List<String> reasons, List<Side> sides) {
     /**
      * One protocol as it would be.
      *
@@ -46,7 +46,7 @@ public record ProtocolAdvice(ApplicationId source, Protocol better, List<String>
     public static List<ProtocolAdvice> of(Plan plan) {
         List<ProtocolAdvice> all = new ArrayList<>();
         for (Application application : plan.applications()) {
-            boolean sends = plan.index().streamsOf(application.id()).stream()
+            boolean sends = plan.index().streamsFrom(application.id()).stream()
                     .anyMatch(s -> s.protocol().onNetwork());
             if (sends) {
                 all.add(of(plan, application));
@@ -57,13 +57,13 @@ public record ProtocolAdvice(ApplicationId source, Protocol better, List<String>
 
     private static ProtocolAdvice of(Plan plan, Application source) {
         PlanIndex index = plan.index();
-        Set<UniverseId> universes = new LinkedHashSet<>();
-        index.streamsOf(source.id()).stream()
+        Set<Id<Universe>> universes = new LinkedHashSet<>();
+        index.streamsFrom(source.id()).stream()
                 .filter(s -> s.protocol().onNetwork())
                 .forEach(s -> universes.add(s.universe()));
         Set<Receiver> receivers = new LinkedHashSet<>();
         universes.forEach(u -> index.portsOf(u).forEach(p -> receivers.add(index.receiverOf(p.id()))));
-        double rate = index.streamsOf(source.id()).stream()
+        double rate = index.streamsFrom(source.id()).stream()
                 .mapToDouble(Stream::ratePerSecond)
                 .max()
                 .orElse(44);
@@ -104,7 +104,7 @@ public record ProtocolAdvice(ApplicationId source, Protocol better, List<String>
             Plan plan,
             Application source,
             Protocol protocol,
-            Set<UniverseId> universes,
+            Set<Id<Universe>> universes,
             Set<Receiver> receivers,
             double rate,
             boolean wireless,
@@ -144,7 +144,7 @@ public record ProtocolAdvice(ApplicationId source, Protocol better, List<String>
                         + " no polls, so addresses must be typed in.");
             }
             packets = 0;
-            for (UniverseId universe : universes) {
+            for (Id<Universe> universe : universes) {
                 packets += rate
                         * index.portsOf(universe).stream()
                                 .map(p -> index.receiverOf(p.id()).id())

@@ -18,7 +18,7 @@ public record RangeRouting(List<String> lines, Edit edit) {
         lines = List.copyOf(lines);
     }
 
-    private record Given(PortId port, UniverseId universe, Protocol protocol, int wire, Optional<Stream> added) {}
+    private record Given(Id<Port> port, Id<Universe> universe, Protocol protocol, int wire, Optional<Stream> added) {}
 
     /**
      * Works it out.
@@ -27,7 +27,7 @@ public record RangeRouting(List<String> lines, Edit edit) {
      * @param first the port that takes the first of them
      * @throws IllegalArgumentException with a sentence, where the ports do not suffice or a number does not exist
      */
-    public static RangeRouting of(Plan plan, ApplicationId from, List<UniverseId> universes, PortId first) {
+    public static RangeRouting of(Plan plan, Id<Application> from, List<Id<Universe>> universes, Id<Port> first) {
         PlanIndex index = plan.index();
         Receiver receiver = index.receiverOf(first);
         int at = receiver.ports().indexOf(index.port(first));
@@ -64,7 +64,7 @@ public record RangeRouting(List<String> lines, Edit edit) {
     }
 
     /** The stream there is by a protocol that the receiver takes, the port's own first; else one that is added. */
-    private static Given given(Plan plan, ApplicationId from, Universe universe, Receiver receiver, Port port) {
+    private static Given given(Plan plan, Id<Application> from, Universe universe, Receiver receiver, Port port) {
         PlanIndex index = plan.index();
         Protocol set = port.protocol().planned();
         List<Stream> own = index.streamsOf(universe.id()).stream()
@@ -91,7 +91,7 @@ public record RangeRouting(List<String> lines, Edit edit) {
                             + " goes from " + protocol.firstNumber() + " to " + protocol.lastNumber() + ".");
         }
         Stream added = new Stream(
-                new StreamId(Ids.free(plan, from.value() + "-" + universe.id().value() + "-" + protocol.word())),
+                Kind.STREAM.id(Ids.free(plan, from.value() + "-" + universe.id().value() + "-" + protocol.word())),
                 from,
                 universe.id(),
                 protocol,
@@ -107,7 +107,7 @@ public record RangeRouting(List<String> lines, Edit edit) {
         return new Given(port.id(), universe.id(), protocol, wire, Optional.of(added));
     }
 
-    private static String sentence(PlanIndex index, ApplicationId from, Universe universe, Port port, Given given) {
+    private static String sentence(PlanIndex index, Id<Application> from, Universe universe, Port port, Given given) {
         List<String> before = index.universesOf(port.id()).stream()
                 .filter(u -> !u.equals(universe.id()))
                 .map(u -> index.universe(u).label())
@@ -119,13 +119,13 @@ public record RangeRouting(List<String> lines, Edit edit) {
                 + (before.isEmpty() ? "" : ", instead of " + String.join(", ", before)) + ".";
     }
 
-    private static Plan applied(Plan plan, ApplicationId from, Given given) {
-        Plan next = plan.withPort(given.port(), x -> x.puttingOut(given.universe(), given.protocol(), given.wire()));
+    private static Plan applied(Plan plan, Id<Application> from, Given given) {
+        Plan next = plan.with(given.port(), x -> x.puttingOut(given.universe(), given.protocol(), given.wire()));
         if (given.added().isPresent()) {
             List<Stream> streams = new ArrayList<>(next.streams());
             streams.add(given.added().get());
-            next = next.withStreams(streams)
-                    .withApplication(
+            next = next.with(Kind.STREAM, streams)
+                    .with(
                             from,
                             a -> a.withOutput(
                                     given.protocol(), a.output(given.protocol()).withEnabled(true)));
@@ -147,8 +147,8 @@ public record RangeRouting(List<String> lines, Edit edit) {
      *
      * @throws IllegalArgumentException with a sentence, where it is no run of numbers or one is not in the plan
      */
-    public static List<UniverseId> universes(Plan plan, String text) {
-        List<UniverseId> found = new ArrayList<>();
+    public static List<Id<Universe>> universes(Plan plan, String text) {
+        List<Id<Universe>> found = new ArrayList<>();
         for (NumberRange range : ranges(text)) {
             if (range.last() - range.first() >= plan.universes().size()) {
                 throw new IllegalArgumentException((plan.universes().size() == 1 ? "There is " : "There are ")

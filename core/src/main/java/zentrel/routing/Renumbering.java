@@ -37,7 +37,7 @@ public record Renumbering(List<String> lines, Edit edit) {
         Set<Integer> staying = new HashSet<>();
         Set<Integer> moving = new HashSet<>();
         List<String> lines = new ArrayList<>();
-        List<StreamId> streams = new ArrayList<>();
+        List<Id<Stream>> streams = new ArrayList<>();
         for (Stream s : plan.streams()) {
             Optional<Integer> wire = index.wireOf(s);
             if (s.protocol() == protocol && wire.isPresent()) {
@@ -50,7 +50,7 @@ public record Renumbering(List<String> lines, Edit edit) {
                 }
             }
         }
-        List<PortId> ports = new ArrayList<>();
+        List<Id<Port>> ports = new ArrayList<>();
         for (Receiver r : plan.receivers()) {
             for (Port p : r.ports()) {
                 if (p.protocol().inForce() == protocol && p.wire().isPresent()) {
@@ -77,21 +77,19 @@ public record Renumbering(List<String> lines, Edit edit) {
         }
         Edit edit = new Edit("Move " + protocol.title() + " " + first + " to " + last + " to " + to + " and on", p -> {
             Plan next = p;
-            for (StreamId id : streams) {
+            for (Id<Stream> id : streams) {
                 int wire = p.index().wireOf(p.index().stream(id)).orElseThrow();
-                next = next.withStream(id, s -> s.withWire(wire + by));
+                next = next.with(id, s -> s.withWire(wire + by));
             }
-            for (PortId id : ports) {
-                next = next.withPort(id, x -> x.withWire(x.wire().orElseThrow().inForce() + by));
+            for (Id<Port> id : ports) {
+                next = next.with(id, x -> x.withWire(x.wire().orElseThrow().inForce() + by));
             }
-            Set<PortId> moved = new HashSet<>(ports);
+            Set<Id<?>> moved = new HashSet<>(ports);
             List<TypedCopy> copies = new ArrayList<>(next.copies());
-            copies.replaceAll(c -> c.of() instanceof PortId port
-                            && moved.contains(port)
-                            && c.value().inForce().matches("\\d{1,5}")
+            copies.replaceAll(c -> moved.contains(c.of()) && c.value().inForce().matches("\\d{1,5}")
                     ? c.withValue(String.valueOf(Integer.parseInt(c.value().inForce()) + by))
                     : c);
-            return next.withCopies(copies);
+            return next.with(Kind.COPY, copies);
         });
         return new Renumbering(lines, edit);
     }

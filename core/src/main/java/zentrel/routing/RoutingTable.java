@@ -129,7 +129,7 @@ public final class RoutingTable {
         for (Receiver receiver : plan.receivers()) {
             receiver.ports().forEach(p -> ports.putIfAbsent(key(receiver.name(), p.name()), p));
         }
-        Map<PortId, UnaryOperator<Port>> edits = new HashMap<>();
+        Map<Id<Port>, UnaryOperator<Port>> edits = new HashMap<>();
         List<String> changes = new ArrayList<>();
         List<LeftOut> leftOut = new ArrayList<>();
         int same = 0;
@@ -156,7 +156,7 @@ public final class RoutingTable {
                 leftOut.add(new LeftOut(row + 1L, String.valueOf(e.getMessage())));
             }
         }
-        Map<PortId, UnaryOperator<Port>> all = Map.copyOf(edits);
+        Map<Id<Port>, UnaryOperator<Port>> all = Map.copyOf(edits);
         return new Taken(
                 new Edit("Take over a table of " + Counted.of(all.size(), "port"), p -> {
                     List<Receiver> receivers = new ArrayList<>(p.receivers());
@@ -166,7 +166,7 @@ public final class RoutingTable {
                                             .apply(x))
                                     .toList())
                             : r);
-                    return p.withReceivers(receivers);
+                    return p.with(Kind.RECEIVER, receivers);
                 }),
                 changes,
                 same,

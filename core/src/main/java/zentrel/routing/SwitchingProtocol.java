@@ -25,21 +25,21 @@ public record SwitchingProtocol(List<String> lines, List<String> warnings, Edit 
     }
 
     /** Works it out; a universe keeps its show number in sACN, and is one less in Art-Net where its source has no range for it. */
-    public static SwitchingProtocol of(Plan plan, ApplicationId source, Protocol to) {
+    public static SwitchingProtocol of(Plan plan, Id<Application> source, Protocol to) {
         PlanIndex index = plan.index();
         Protocol from = to.other();
-        Set<UniverseId> universes = new LinkedHashSet<>();
-        index.streamsOf(source).stream().filter(s -> s.protocol() == from).forEach(s -> universes.add(s.universe()));
-        Map<UniverseId, Integer> wires = new HashMap<>();
-        for (UniverseId u : universes) {
+        Set<Id<Universe>> universes = new LinkedHashSet<>();
+        index.streamsFrom(source).stream().filter(s -> s.protocol() == from).forEach(s -> universes.add(s.universe()));
+        Map<Id<Universe>, Integer> wires = new HashMap<>();
+        for (Id<Universe> u : universes) {
             wires.put(u, number(index, source, u, to));
         }
         List<String> lines = new ArrayList<>();
         List<String> warnings = new ArrayList<>();
-        Set<StreamId> streams = new LinkedHashSet<>();
-        Set<ApplicationId> programs = new LinkedHashSet<>();
-        Map<PortId, Integer> ports = new HashMap<>();
-        for (UniverseId u : universes) {
+        Set<Id<Stream>> streams = new LinkedHashSet<>();
+        Set<Id<Application>> programs = new LinkedHashSet<>();
+        Map<Id<Port>, Integer> ports = new HashMap<>();
+        for (Id<Universe> u : universes) {
             for (Stream s : index.streamsOf(u)) {
                 if (s.protocol() == from) {
                     streams.add(s.id());
@@ -66,7 +66,7 @@ public record SwitchingProtocol(List<String> lines, List<String> warnings, Edit 
         return new SwitchingProtocol(lines, warnings, edit);
     }
 
-    private static int number(PlanIndex index, ApplicationId source, UniverseId universe, Protocol to) {
+    private static int number(PlanIndex index, Id<Application> source, Id<Universe> universe, Protocol to) {
         int number = index.universe(universe).number();
         ProtocolOutput output = index.application(source).output(to);
         Optional<Integer> ranged = output.ranges().isEmpty() ? Optional.empty() : output.wire(number);
@@ -76,27 +76,35 @@ public record SwitchingProtocol(List<String> lines, List<String> warnings, Edit 
     private static Plan changed(
             Plan plan,
             Protocol to,
-            Set<StreamId> streams,
-            Set<ApplicationId> programs,
-            Map<PortId, Integer> ports,
-            Map<UniverseId, Integer> wires) {
-        Plan next = plan.withStreams(replaced(
-                plan.streams(), s -> streams.contains(s.id()) ? sent(s, to, wires.getOrDefault(s.universe(), 1)) : s));
-        next = next.withReceivers(replaced(
-                next.receivers(),
-                r -> r.withPorts(replaced(
-                        r.ports(),
-                        x -> ports.containsKey(x.id())
-                                ? x.withProtocol(to).withWire(ports.getOrDefault(x.id(), 1))
-                                : x))));
-        for (ApplicationId id : programs) {
-            next = next.withApplication(id, a -> program(a, to));
+            Set<Id<Stream>> streams,
+            Set<Id<Application>> programs,
+            Map<Id<Port>, Integer> ports,
+            Map<Id<Universe>, Integer> wires) {
+        Plan next = plan.with(
+                Kind.STREAM,
+                replaced(
+                        plan.streams(),
+                        s -> streams.contains(s.id()) ? sent(s, to, wires.getOrDefault(s.universe(), 1)) : s));
+        next = next.with(
+                Kind.RECEIVER,
+                replaced(
+                        next.receivers(),
+                        r -> r.withPorts(replaced(
+                                r.ports(),
+                                x -> ports.containsKey(x.id())
+                                        ? x.withProtocol(to).withWire(ports.getOrDefault(x.id(), 1))
+                                        : x))));
+        for (Id<Application> id : programs) {
+            next = next.with(id, a -> program(a, to));
         }
-        return next.withCopies(replaced(
-                next.copies(),
-                c -> c.of() instanceof PortId port && ports.containsKey(port)
-                        ? c.withValue(String.valueOf(ports.get(port)))
-                        : c));
+        return next.with(
+                Kind.COPY,
+                replaced(
+                        next.copies(),
+                        c -> c.of().as(Kind.PORT)
+                                .map(ports::get)
+                                .map(wire -> c.withValue(String.valueOf(wire)))
+                                .orElse(c)));
     }
 
     private static <T> List<T> replaced(List<T> list, Function<T, T> change) {

@@ -35,7 +35,7 @@ class AddressImportTest {
     }
 
     private static HostAddress first(Plan plan, String adapter) {
-        return plan.index().adapter(new AdapterId(adapter)).addresses().get(0).inForce();
+        return plan.index().adapter(Kind.ADAPTER.id(adapter)).addresses().get(0).inForce();
     }
 
     /** What goes out as a table comes back as the same plan, as text and as a workbook. */
@@ -61,9 +61,9 @@ class AddressImportTest {
         Plan plan = TestPlans.pier();
         Random random = new Random(7);
         for (int run = 0; run < 40; run++) {
-            List<Adapter> adapters = plan.index().adaptersOn(new SegmentId("light"));
+            List<Adapter> adapters = plan.index().adaptersOn(Kind.SEGMENT.id("light"));
             List<String> rows = new ArrayList<>();
-            Map<AdapterId, String> wanted = new java.util.HashMap<>();
+            Map<Id<Adapter>, String> wanted = new java.util.HashMap<>();
             List<Column> order = new ArrayList<>(List.of(Column.HOST, Column.ADDRESS, Column.MASK, Column.ADAPTER));
             Collections.shuffle(order, random);
             List<Integer> numbers = new ArrayList<>();
@@ -202,14 +202,14 @@ class AddressImportTest {
         String taken = first(
                         plan,
                         plan.index()
-                                .adaptersOn(new SegmentId("light"))
+                                .adaptersOn(Kind.SEGMENT.id("light"))
                                 .get(1)
                                 .id()
                                 .value())
                 .address()
                 .toString();
         String name = plan.index()
-                .hostOf(plan.index().adaptersOn(new SegmentId("light")).get(0).id())
+                .hostOf(plan.index().adaptersOn(Kind.SEGMENT.id("light")).get(0).id())
                 .name();
         assertThat(take(plan, "host\taddress\n" + name + "\t" + taken)
                         .readdressing()
@@ -267,7 +267,8 @@ class AddressImportTest {
     @Test
     void aWordStandsForAnAddressThatNobodyTypes() {
         Plan plan = TestPlans.pier();
-        AdapterId id = plan.index().adaptersOn(new SegmentId("light")).get(0).id();
+        Id<Adapter> id =
+                plan.index().adaptersOn(Kind.SEGMENT.id("light")).get(0).id();
         Plan asks = AddressWord.of(plan, id, 0, "DHCP").orElseThrow().applyTo(plan);
         assertThat(asks.index().adapter(id).addresses().get(0).origin()).isEqualTo(AddressOrigin.DHCP);
         Plan self = AddressWord.of(plan, id, 0, "self").orElseThrow().applyTo(plan);

@@ -24,8 +24,8 @@ import zentrel.plan.*;
 
 /** Subnets in words, and segments that move to another range. */
 class AddressPlanTest {
-    private static final SegmentId STREAM = new SegmentId("stream");
-    private static final HostId OFFICE = new HostId("office-computer");
+    private static final Id<Segment> STREAM = Kind.SEGMENT.id("stream");
+    private static final Id<Host> OFFICE = Kind.HOST.id("office-computer");
 
     /** Worked by hand from RFC 950 and RFC 4632; /31 and /32 from RFC 3021. */
     @ParameterizedTest(name = "{0}")

@@ -27,7 +27,7 @@ import zentrel.plan.*;
 
 /** Addresses by a scheme, and which range to use. */
 class GivingOutTest {
-    private static final SegmentId STREAM = new SegmentId("stream");
+    private static final Id<Segment> STREAM = Kind.SEGMENT.id("stream");
     private static final Scheme KINDS = new Scheme.ByKind(0);
     private static final Scheme FIELDS = Scheme.ByFields.parse("place 4, kind 4, number 8");
 
@@ -112,8 +112,8 @@ class GivingOutTest {
         Plan plan = FernlightTrail.ready();
         Adapter first = plan.index().adaptersOn(STREAM).get(0);
         Adapter second = plan.index().adaptersOn(STREAM).get(1);
-        Plan marked = plan.withAdapter(first.id(), a -> a.withPinned(true))
-                .withAdapter(
+        Plan marked = plan.with(first.id(), a -> a.withPinned(true))
+                .with(
                         second.id(),
                         a -> a.withAddresses(
                                 List.of(new AdapterAddress(a.addresses().get(0).address(), AddressOrigin.DHCP))));
@@ -132,14 +132,14 @@ class GivingOutTest {
         Plan swapped = ChangedTogether.of(
                 pier,
                 List.of(
-                        new Readdressing.Change(new AdapterId("desk.talk"), "", Optional.of(a), b, true),
-                        new Readdressing.Change(new AdapterId("gate.talk"), "", Optional.of(b), a, true)));
-        assertThat(swapped.index().link(new LinkId("go")).destination().inForce())
+                        new Readdressing.Change(Kind.ADAPTER.id("desk.talk"), "", Optional.of(a), b, true),
+                        new Readdressing.Change(Kind.ADAPTER.id("gate.talk"), "", Optional.of(b), a, true)));
+        assertThat(swapped.index().get(Kind.LINK.id("go")).destination().inForce())
                 .hasToString("172.19.4.1");
-        assertThat(swapped.index().adapter(new AdapterId("tab.air")).gateway().orElseThrow())
+        assertThat(swapped.index().adapter(Kind.ADAPTER.id("tab.air")).gateway().orElseThrow())
                 .as("its router is at the other address now")
                 .hasToString("172.19.4.10");
-        assertThat(swapped.index().copy(new CopyId("memo")).value().inForce()).isEqualTo("172.19.4.1");
+        assertThat(swapped.index().get(Kind.COPY.id("memo")).value().inForce()).isEqualTo("172.19.4.1");
         assertThat(Check.run(swapped).findings()).isEmpty();
     }
 
@@ -147,7 +147,7 @@ class GivingOutTest {
     void onlyWhatHasNoneGetsOne() {
         Plan ready = FernlightTrail.ready();
         Adapter bare = ready.index().adaptersOn(STREAM).get(3);
-        Plan plan = ready.withAdapter(bare.id(), a -> a.withAddresses(List.of()));
+        Plan plan = ready.with(bare.id(), a -> a.withAddresses(List.of()));
         GivingOut given = GivingOut.of(plan, List.of(STREAM), KINDS, false, Optional.empty());
         assertThat(given.readdressing().changes()).hasSize(1).first().satisfies(c -> {
             assertThat(c.adapter()).isEqualTo(bare.id());
@@ -163,7 +163,7 @@ class GivingOutTest {
     @ParameterizedTest
     @CsvSource({"10.41.0.0/27, kinds", "10.41.0.0/26, pool", "10.41.0.0/24, fields"})
     void whereThereIsNoRoomItSaysWhatWouldDo(String range, String which) {
-        Plan plan = FernlightTrail.ready().withSegment(STREAM, s -> s.withSubnet(Optional.of(Subnet.parse(range))));
+        Plan plan = FernlightTrail.ready().with(STREAM, s -> s.withSubnet(Optional.of(Subnet.parse(range))));
         Scheme scheme = which.equals("kinds") ? KINDS : which.equals("fields") ? FIELDS : new Scheme.ByKind(50);
         String said = org.assertj.core.api.Assertions.catchThrowable(() -> anew(plan, scheme))
                 .getMessage();
@@ -172,7 +172,7 @@ class GivingOutTest {
         for (int tries = 0; tries < 8 && mask.find(); tries++) {
             length = Integer.parseInt(mask.group(1));
             Subnet wider = new Subnet(Ipv4Address.of(10, 41, 0, 0), length);
-            Plan widened = plan.withSegment(STREAM, s -> s.withSubnet(Optional.of(wider)));
+            Plan widened = plan.with(STREAM, s -> s.withSubnet(Optional.of(wider)));
             Throwable next = org.assertj.core.api.Assertions.catchThrowable(() -> anew(widened, scheme));
             if (next == null) {
                 return; // each block that had no room names its own mask; the last one named has room for all
@@ -234,8 +234,8 @@ class GivingOutTest {
     }
 
     private static Plan segment(Plan plan, String id, String range, boolean wayOut) {
-        return plan.withSegment(
-                new SegmentId(id),
+        return plan.with(
+                Kind.SEGMENT.id(id),
                 s -> s.withSubnet(Optional.of(Subnet.parse(range))).withWayOut(wayOut));
     }
 
@@ -278,7 +278,7 @@ class GivingOutTest {
 
     @Test
     void theRemarksAreAboutTheWholeRig() {
-        Plan guests = TestPlans.pier().withSegment(new SegmentId("light"), s -> s.withGuests(true));
+        Plan guests = TestPlans.pier().with(Kind.SEGMENT.id("light"), s -> s.withGuests(true));
         assertThat(RangeAdvice.of(guests).remarks()).anyMatch(r -> r.startsWith("Guests join Light"));
         Library library = Library.shipped();
         Plan one = Making.boxes(

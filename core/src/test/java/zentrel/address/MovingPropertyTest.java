@@ -20,7 +20,7 @@ import zentrel.plan.*;
 
 /** A segment moved to another range, over random rigs: nothing that worked stops, nothing is left behind, and back is back. */
 class MovingPropertyTest {
-    private static final SegmentId STREAM = new SegmentId("stream");
+    private static final Id<Segment> STREAM = Kind.SEGMENT.id("stream");
 
     static java.util.stream.LongStream seeds() {
         return java.util.stream.LongStream.rangeClosed(1, 40);
@@ -50,7 +50,7 @@ class MovingPropertyTest {
     void whatWorkedWorksAfterIt(long seed) {
         Plan plan = RandomPlans.healthy(seed);
         Subnet to = range(new Random(seed));
-        Readdressing move = Moving.of(plan, STREAM, to, Optional.of(new HostId("desk-host0")));
+        Readdressing move = Moving.of(plan, STREAM, to, Optional.of(Kind.HOST.id("desk-host0")));
         Plan after = move.edit().applyTo(plan);
         assertThat(wrong(after)).isEqualTo(wrong(plan));
         assertThat(addresses(after)).allMatch(a -> to.contains(a.address()) && a.prefixLength() == to.prefixLength());
@@ -78,7 +78,7 @@ class MovingPropertyTest {
     void onesOwnComputerIsLast(long seed) {
         Plan plan = RandomPlans.healthy(seed);
         Readdressing move =
-                Moving.of(plan, STREAM, Subnet.parse("172.22.0.0/16"), Optional.of(new HostId("desk-host0")));
+                Moving.of(plan, STREAM, Subnet.parse("172.22.0.0/16"), Optional.of(Kind.HOST.id("desk-host0")));
         List<Readdressing.Step> steps = move.steps();
         assertThat(steps).isNotEmpty();
         for (int i = 0; i < steps.size() - 1; i++) {

@@ -70,8 +70,8 @@ class TablesPropertyTest {
         return new TextTable(rows);
     }
 
-    private static Map<AdapterId, List<HostAddress>> addresses(Plan plan) {
-        Map<AdapterId, List<HostAddress>> all = new HashMap<>();
+    private static Map<Id<Adapter>, List<HostAddress>> addresses(Plan plan) {
+        Map<Id<Adapter>, List<HostAddress>> all = new HashMap<>();
         plan.hosts()
                 .forEach(h -> h.adapters()
                         .forEach(a -> all.put(
@@ -96,8 +96,8 @@ class TablesPropertyTest {
             assertThat(row.why()).isNotBlank().doesNotContain("null").doesNotContain("Exception");
         }
         Plan after = taken.readdressing().edit().applyTo(plan);
-        Map<AdapterId, List<HostAddress>> now = addresses(after);
-        Map<AdapterId, HostAddress> wanted = new HashMap<>();
+        Map<Id<Adapter>, List<HostAddress>> now = addresses(after);
+        Map<Id<Adapter>, HostAddress> wanted = new HashMap<>();
         taken.readdressing().changes().forEach(c -> wanted.put(c.adapter(), c.after()));
         addresses(plan).forEach((id, before) -> {
             HostAddress change = wanted.get(id);
@@ -130,20 +130,20 @@ class TablesPropertyTest {
     void whateverTheSchemeEverybodyHasOne(long seed) {
         Random random = new Random(seed);
         Plan rig = RandomPlans.healthy(seed);
-        Set<AdapterId> pinned = new HashSet<>();
+        Set<Id<Adapter>> pinned = new HashSet<>();
         for (Host host : rig.hosts()) {
             for (Adapter adapter : host.adapters()) {
                 int dice = random.nextInt(4);
                 if (dice == 0) {
-                    rig = rig.withAdapter(adapter.id(), a -> a.withAddresses(List.of()));
+                    rig = rig.with(adapter.id(), a -> a.withAddresses(List.of()));
                 } else if (dice == 1) {
-                    rig = rig.withAdapter(adapter.id(), a -> a.withPinned(true));
+                    rig = rig.with(adapter.id(), a -> a.withPinned(true));
                     pinned.add(adapter.id());
                 }
             }
         }
         Plan plan = rig;
-        List<SegmentId> segments = plan.segments().stream()
+        List<Id<Segment>> segments = plan.segments().stream()
                 .filter(s -> s.subnet().isPresent())
                 .map(Segment::id)
                 .toList();
@@ -155,7 +155,7 @@ class TablesPropertyTest {
             for (boolean anew : new boolean[] {false, true}) {
                 GivingOut given = GivingOut.of(plan, segments, scheme, anew, Optional.empty());
                 Plan after = given.readdressing().edit().applyTo(plan);
-                for (SegmentId id : segments) {
+                for (Id<Segment> id : segments) {
                     Set<Ipv4Address> seen = new HashSet<>();
                     for (Adapter adapter : after.index().adaptersOn(id)) {
                         Adapter before = plan.index().adapter(adapter.id());

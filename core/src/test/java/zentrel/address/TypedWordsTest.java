@@ -15,7 +15,7 @@ import zentrel.plan.*;
 
 /** What is typed where an address, a route or a range stands, and what is said of what will not do. */
 class TypedWordsTest {
-    private static final AdapterId NODE = new AdapterId("node-a.net");
+    private static final Id<Adapter> NODE = Kind.ADAPTER.id("node-a.net");
     private static final Plan PIER = TestPlans.pier();
 
     private static Adapter after(String typed) {
@@ -51,7 +51,7 @@ class TypedWordsTest {
         java.util.Set<zentrel.ipv4.Ipv4Address> taken = new java.util.HashSet<>();
         for (int i = 0; i < 500; i++) {
             String mac = String.format("02:00:00:00:%02x:%02x", i / 256, i % 256);
-            Plan plan = PIER.withAdapter(NODE, a -> a.withMac(java.util.Optional.of(mac)));
+            Plan plan = PIER.with(NODE, a -> a.withMac(java.util.Optional.of(mac)));
             HostAddress self = AddressWord.of(plan, NODE, 0, "self")
                     .orElseThrow()
                     .applyTo(plan)
@@ -68,9 +68,11 @@ class TypedWordsTest {
             taken.add(self.address());
             // the same after everything else about the plan changed, and another for another hardware address
             Plan renamed = plan.withName("Other")
-                    .withHosts(plan.hosts().stream()
-                            .map(h -> h.withName(h.name() + " 2"))
-                            .toList());
+                    .with(
+                            Kind.HOST,
+                            plan.hosts().stream()
+                                    .map(h -> h.withName(h.name() + " 2"))
+                                    .toList());
             assertThat(AddressWord.of(renamed, NODE, 0, "self")
                             .orElseThrow()
                             .applyTo(renamed)

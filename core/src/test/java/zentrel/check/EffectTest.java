@@ -56,12 +56,12 @@ class EffectTest {
         Plan pier = TestPlans.pier();
         Report healthy = Check.run(pier);
         assertThat(Effect.of(healthy, pier).sentence()).isEqualTo("It breaks nothing.");
-        Plan off = pier.withPort(new PortId("a1"), p -> p.withEnabled(false));
+        Plan off = pier.with(Kind.PORT.id("a1"), p -> p.withEnabled(false));
         Effect breaks = Effect.of(healthy, off);
         assertThat(breaks.words()).isEqualTo("breaks 1");
         assertThat(breaks.sentence()).startsWith("It breaks 1. ").contains("Port 1 of Node A is switched off");
         assertThat(Effect.of(Check.run(off), pier).sentence()).isEqualTo("It mends 1.");
-        Plan other = pier.withPort(new PortId("a2"), p -> p.withEnabled(false));
+        Plan other = pier.with(Kind.PORT.id("a2"), p -> p.withEnabled(false));
         assertThat(Effect.of(Check.run(off), other).words()).isEqualTo("breaks 1, mends 1");
     }
 }

@@ -150,7 +150,7 @@ class FindingsPropertyTest {
         for (Adapter a : adapters) {
             for (Adapter b : adapters) {
                 if (!a.id().equals(b.id()) && a.segment().equals(b.segment())) {
-                    Plan shared = ready.withAdapter(a.id(), x -> x.withAddresses(b.addresses()));
+                    Plan shared = ready.with(a.id(), x -> x.withAddresses(b.addresses()));
                     assertThat(said(Check.after(before, shared))).isEqualTo(said(Check.run(shared)));
                 }
             }

@@ -21,15 +21,15 @@ class NearMissesTest {
     private static final Plan PIER = TestPlans.pier();
 
     private static Plan adapter(String id, UnaryOperator<Adapter> change) {
-        return PIER.withAdapter(new AdapterId(id), change);
+        return PIER.with(Kind.ADAPTER.id(id), change);
     }
 
     private static Plan stream(String id, UnaryOperator<zentrel.plan.Stream> change) {
-        return PIER.withStream(new StreamId(id), change);
+        return PIER.with(Kind.STREAM.id(id), change);
     }
 
     private static Plan port(String id, UnaryOperator<Port> change) {
-        return PIER.withPort(new PortId(id), change);
+        return PIER.with(Kind.PORT.id(id), change);
     }
 
     private static UnaryOperator<Adapter> at(String address) {
@@ -77,8 +77,7 @@ class NearMissesTest {
                 arguments(
                         "address.public-routed",
                         "a public range with no way out",
-                        PIER.withSegment(
-                                new SegmentId("light"), s -> s.withSubnet(Optional.of(Subnet.parse("2.0.0.0/8"))))),
+                        PIER.with(Kind.SEGMENT.id("light"), s -> s.withSubnet(Optional.of(Subnet.parse("2.0.0.0/8"))))),
                 arguments(
                         "address.same-subnet-twice",
                         "two adapters in two subnets that look alike",
@@ -116,11 +115,11 @@ class NearMissesTest {
                 arguments(
                         "network.exposed",
                         "guests where no stream is",
-                        PIER.withSegment(new SegmentId("house"), s -> s.withGuests(true))),
+                        PIER.with(Kind.SEGMENT.id("house"), s -> s.withGuests(true))),
                 arguments(
                         "network.isolated",
                         "kept apart, and one of the two is wired",
-                        PIER.withSegment(new SegmentId("talk"), s -> s.withIsolated(true))),
+                        PIER.with(Kind.SEGMENT.id("talk"), s -> s.withIsolated(true))),
                 arguments("network.load", "just below 70 %", stream("s2", s -> s.withRate(10_500))),
                 arguments(
                         "receiver.broadcast-load",
@@ -143,7 +142,7 @@ class NearMissesTest {
                         "universe.two-sources",
                         "meant to be merged",
                         stream("s2-spare", s -> s.withPriority(100))
-                                .withUniverse(new UniverseId("n2"), u -> u.withMerge(true))),
+                                .with(Kind.UNIVERSE.id("n2"), u -> u.withMerge(true))),
                 arguments(
                         "universe.not-enabled",
                         "the backup's own stream is off",
@@ -151,31 +150,31 @@ class NearMissesTest {
                 arguments(
                         "universe.number-range",
                         "the last number of sACN",
-                        PIER.withStream(new StreamId("s2"), s -> s.withWire(63_999))
-                                .withStream(new StreamId("s2-spare"), s -> s.withWire(63_999))
-                                .withPort(new PortId("a2"), p -> p.withWire(63_999))),
+                        PIER.with(Kind.STREAM.id("s2"), s -> s.withWire(63_999))
+                                .with(Kind.STREAM.id("s2-spare"), s -> s.withWire(63_999))
+                                .with(Kind.PORT.id("a2"), p -> p.withWire(63_999))),
                 arguments(
                         "universe.number-range",
                         "Art-Net 0, which is deprecated and common",
-                        PIER.withStream(new StreamId("s1"), s -> s.withWire(0))
-                                .withPort(new PortId("a1"), p -> p.withWire(0))),
+                        PIER.with(Kind.STREAM.id("s1"), s -> s.withWire(0))
+                                .with(Kind.PORT.id("a1"), p -> p.withWire(0))),
                 arguments(
                         "patch.past-end",
                         "ends with slot 512",
-                        PIER.withFixture(
-                                new FixtureId("x3"),
-                                f -> f.withBreaks(List.of(new Break(new UniverseId("n2"), 483, 30))))),
+                        PIER.with(
+                                Kind.FIXTURE.id("x3"),
+                                f -> f.withBreaks(List.of(new Break(Kind.UNIVERSE.id("n2"), 483, 30))))),
                 arguments(
                         "patch.overlap",
                         "begins where the other one ends",
-                        PIER.withFixture(
-                                new FixtureId("x2"),
-                                f -> f.withBreaks(List.of(new Break(new UniverseId("n1"), 21, 40))))),
+                        PIER.with(
+                                Kind.FIXTURE.id("x2"),
+                                f -> f.withBreaks(List.of(new Break(Kind.UNIVERSE.id("n1"), 21, 40))))),
                 arguments(
                         "control.port-differs",
                         "another port is planned, and not in force",
-                        PIER.withApplication(
-                                new ApplicationId("desk"),
+                        PIER.with(
+                                Kind.APPLICATION.id("desk"),
                                 a -> a.withOsc(new OscInput(
                                         new Setting<>(24_611, 24_610),
                                         Setting.of(true),
@@ -185,8 +184,8 @@ class NearMissesTest {
                 arguments(
                         "port.page",
                         "the last and the first of one Sub-Net",
-                        PIER.withStream(new StreamId("s1"), s -> s.withWire(31))
-                                .withPort(new PortId("a1"), p -> p.withWire(31))),
+                        PIER.with(Kind.STREAM.id("s1"), s -> s.withWire(31))
+                                .with(Kind.PORT.id("a1"), p -> p.withWire(31))),
                 arguments(
                         "port.direction",
                         "an input that is off and meant for nothing",

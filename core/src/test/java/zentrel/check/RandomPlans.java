@@ -132,29 +132,31 @@ public final class RandomPlans {
                 "Session",
                 "k",
                 VersionRule.MAJOR_MINOR,
-                new Session.Member(new ApplicationId("desk0"), Part.PRIMARY));
+                new Session.Member(Kind.APPLICATION.id("desk0"), Part.PRIMARY));
         Plan plan = s.plan();
         List<zentrel.plan.Stream> streams = new ArrayList<>(plan.streams());
         streams.replaceAll(x -> x.withWire(plan.index().universe(x.universe()).number() + offset));
-        Plan rig = plan.withStreams(streams)
-                .withAttachments(List.of(new Attachment(
-                        new LinkId("view"),
-                        "View",
-                        new ApplicationId("desk0"),
-                        new ApplicationId("cues"),
-                        Setting.of(true),
-                        Setting.of(true),
-                        java.util.Optional.empty(),
-                        VersionRule.ANY,
-                        java.util.Optional.empty(),
-                        "a green dot")));
+        Plan rig = plan.with(Kind.STREAM, streams)
+                .with(
+                        Kind.ATTACHMENT,
+                        List.of(new Attachment(
+                                Kind.ATTACHMENT.id("view"),
+                                "View",
+                                Kind.APPLICATION.id("desk0"),
+                                Kind.APPLICATION.id("cues"),
+                                Setting.of(true),
+                                Setting.of(true),
+                                java.util.Optional.empty(),
+                                VersionRule.ANY,
+                                java.util.Optional.empty(),
+                                "a green dot")));
         return random.nextBoolean() ? cabled(rig, random) : rig;
     }
 
     /** The stream network with its cables described: each box to a hub, or some in a chain behind another. */
     private static Plan cabled(Plan plan, Random random) {
         List<Host> hosts = new ArrayList<>(plan.hosts());
-        HostId hub = new HostId("hub");
+        Id<Host> hub = Kind.HOST.id("hub");
         hosts.add(new Host(
                 hub,
                 "Hub",
@@ -166,7 +168,7 @@ public final class RandomPlans {
                 Firewall.OPEN,
                 SourceCheck.NONE));
         List<Cable> cables = new ArrayList<>();
-        HostId second = new HostId("hub2");
+        Id<Host> second = Kind.HOST.id("hub2");
         boolean chained = random.nextBoolean();
         if (chained) {
             hosts.add(new Host(
@@ -179,26 +181,26 @@ public final class RandomPlans {
                     List.of(),
                     Firewall.OPEN,
                     SourceCheck.NONE));
-            cables.add(new Cable(new CableId("between"), "between", CableKind.NETWORK, hub, second, true));
+            cables.add(new Cable(Kind.CABLE.id("between"), "between", CableKind.NETWORK, hub, second, true));
         }
-        for (Adapter adapter : plan.index().adaptersOn(new SegmentId("stream"))) {
-            HostId at = chained && random.nextBoolean() ? second : hub;
+        for (Adapter adapter : plan.index().adaptersOn(Kind.SEGMENT.id("stream"))) {
+            Id<Host> at = chained && random.nextBoolean() ? second : hub;
             cables.add(new Cable(
-                    new CableId("c-" + adapter.id().value()),
+                    Kind.CABLE.id("c-" + adapter.id().value()),
                     "c-" + adapter.id().value(),
                     CableKind.NETWORK,
                     adapter.id(),
                     at,
                     true));
         }
-        return plan.withHosts(hosts).withCables(cables);
+        return plan.with(Kind.HOST, hosts).with(Kind.CABLE, cables);
     }
 
     /** A healthy rig, every sixth with a router on the way to one of its nodes. */
     public static Plan rig(long seed) {
         Plan plan = healthy(seed);
         HostAddress desk = plan.index()
-                .adapter(new AdapterId("desk-host0.stream"))
+                .adapter(Kind.ADAPTER.id("desk-host0.stream"))
                 .addresses()
                 .get(0)
                 .inForce();
@@ -212,10 +214,10 @@ public final class RandomPlans {
         HostAddress node = HostAddress.parse("10.10.20.1/16");
         Ipv4Address far = Ipv4Address.parse("10.10.0.1");
         List<Segment> segments = new ArrayList<>(plan.segments());
-        segments.add(new Segment(new SegmentId("yard"), "Yard", java.util.Optional.of(node.subnet()), false, false));
+        segments.add(new Segment(Kind.SEGMENT.id("yard"), "Yard", java.util.Optional.of(node.subnet()), false, false));
         List<Host> hosts = new ArrayList<>(plan.hosts());
         hosts.add(new Host(
-                new HostId("router"),
+                Kind.HOST.id("router"),
                 "Router",
                 HostKind.ROUTER,
                 "Hut",
@@ -226,21 +228,21 @@ public final class RandomPlans {
                         PlanSketch.adapter("router", "Out", "yard", far + "/16")),
                 Firewall.OPEN,
                 SourceCheck.NONE));
-        Plan next = plan.withSegments(segments)
-                .withHosts(hosts)
-                .withAdapter(
-                        new AdapterId("node0.net"),
-                        a -> a.withSegment(new SegmentId("yard"))
+        Plan next = plan.with(Kind.SEGMENT, segments)
+                .with(Kind.HOST, hosts)
+                .with(
+                        Kind.ADAPTER.id("node0.net"),
+                        a -> a.withSegment(Kind.SEGMENT.id("yard"))
                                 .withAddress(0, new AdapterAddress(Setting.of(node), AddressOrigin.MANUAL))
                                 .withGateway(java.util.Optional.of(far)));
-        for (Adapter adapter : plan.index().adaptersOn(new SegmentId("stream"))) {
+        for (Adapter adapter : plan.index().adaptersOn(Kind.SEGMENT.id("stream"))) {
             if (adapter.id().value().startsWith("desk")) {
-                next = next.withAdapter(adapter.id(), a -> a.withGateway(java.util.Optional.of(near)));
+                next = next.with(adapter.id(), a -> a.withGateway(java.util.Optional.of(near)));
             }
         }
         for (zentrel.plan.Stream stream : plan.streams()) {
-            if (plan.index().takes(new HostId("node0"), stream.universe())) {
-                next = next.withStream(stream.id(), s -> s.withDelivery(Delivery.UNICAST, List.of(node.address())));
+            if (plan.index().takes(Kind.HOST.id("node0"), stream.universe())) {
+                next = next.with(stream.id(), s -> s.withDelivery(Delivery.UNICAST, List.of(node.address())));
             }
         }
         return next;
@@ -261,7 +263,7 @@ public final class RandomPlans {
                 any(plan.receivers().stream().filter(r -> !r.ports().isEmpty()).toList(), random);
         Port port = any(receiver.ports(), random);
         Fixture fixture = any(plan.fixtures(), random);
-        Application desk = index.application(new ApplicationId("desk0"));
+        Application desk = index.application(Kind.APPLICATION.id("desk0"));
         return switch (random.nextInt(39)) {
             case 0 ->
                 address(plan, adapter, any(adapters, random).addresses().get(0).inForce());
@@ -277,48 +279,44 @@ public final class RandomPlans {
                         adapter,
                         new HostAddress(
                                 adapter.addresses().get(0).inForce().subnet().network(), 16));
-            case 4 -> plan.withAdapter(adapter.id(), a -> a.withCarrier(false));
-            case 5 -> plan.withAdapter(adapter.id(), a -> a.withEnabled(Setting.of(false)));
+            case 4 -> plan.with(adapter.id(), a -> a.withCarrier(false));
+            case 5 -> plan.with(adapter.id(), a -> a.withEnabled(Setting.of(false)));
             case 6 -> bind(plan, desk, Purpose.SACN_SEND, Binding.LOOPBACK);
-            case 7 -> bind(plan, desk, Purpose.ARTNET_SEND, Binding.to(new AdapterId("desk-host0.control")));
+            case 7 -> bind(plan, desk, Purpose.ARTNET_SEND, Binding.to(Kind.ADAPTER.id("desk-host0.control")));
             case 8 -> bind(plan, desk, Purpose.SACN_SEND, Binding.AUTOMATIC);
             case 9 ->
-                plan.withPort(
+                plan.with(
                         port.id(),
                         p -> p.withWire(p.wire().map(w -> w.inForce() + 1).orElse(1)));
-            case 10 -> plan.withPort(port.id(), p -> p.withWire(random.nextInt(2000) - 2));
+            case 10 -> plan.with(port.id(), p -> p.withWire(random.nextInt(2000) - 2));
             case 11 ->
-                plan.withPort(
-                        port.id(), p -> p.withProtocol(p.protocol().inForce().other()));
-            case 12 -> plan.withPort(port.id(), p -> p.withDirection(Direction.INPUT));
-            case 13 -> plan.withPort(port.id(), p -> p.withEnabled(false));
-            case 14 -> plan.withStream(stream.id(), s -> s.withEnabled(false));
-            case 15 -> plan.withStream(stream.id(), s -> s.withWire(random.nextInt(400)));
-            case 16 -> plan.withStream(stream.id(), s -> s.withPriority(100));
+                plan.with(port.id(), p -> p.withProtocol(p.protocol().inForce().other()));
+            case 12 -> plan.with(port.id(), p -> p.withDirection(Direction.INPUT));
+            case 13 -> plan.with(port.id(), p -> p.withEnabled(false));
+            case 14 -> plan.with(stream.id(), s -> s.withEnabled(false));
+            case 15 -> plan.with(stream.id(), s -> s.withWire(random.nextInt(400)));
+            case 16 -> plan.with(stream.id(), s -> s.withPriority(100));
             case 17 ->
-                plan.withFixture(
-                        fixture.id(), at(new Break(fixture.breaks().get(0).universe(), 1 + random.nextInt(600), 20)));
-            case 18 -> plan.withLink(new LinkId("go"), l -> l.withPort(24711));
-            case 19 -> plan.withLink(new LinkId("go"), l -> l.withDestination(Ipv4Address.parse("172.20.9.9")));
-            case 20 ->
-                plan.withApplication(
-                        desk.id(), a -> a.withOsc(a.osc().orElseThrow().withReceiving(false)));
-            case 21 -> plan.withReceiver(receiver.id(), r -> r.withInputOn(false));
+                plan.with(fixture.id(), at(new Break(fixture.breaks().get(0).universe(), 1 + random.nextInt(600), 20)));
+            case 18 -> plan.with(Kind.LINK.id("go"), l -> l.withPort(24711));
+            case 19 -> plan.with(Kind.LINK.id("go"), l -> l.withDestination(Ipv4Address.parse("172.20.9.9")));
+            case 20 -> plan.with(desk.id(), a -> a.withOsc(a.osc().orElseThrow().withReceiving(false)));
+            case 21 -> plan.with(receiver.id(), r -> r.withInputOn(false));
             case 22 -> {
                 Host host = any(plan.hosts(), random);
-                yield plan.withHost(host.id(), h -> h.withPower(h.power().withOn(false)));
+                yield plan.with(host.id(), h -> h.withPower(h.power().withOn(false)));
             }
-            case 23 -> plan.withFixture(fixture.id(), f -> f.withLine(java.util.Optional.empty()));
+            case 23 -> plan.with(fixture.id(), f -> f.withLine(java.util.Optional.empty()));
             case 24 ->
                 plan.cables().isEmpty()
                         ? plan
-                        : plan.withCable(any(plan.cables(), random).id(), c -> c.withConnected(false));
+                        : plan.with(any(plan.cables(), random).id(), c -> c.withConnected(false));
             case 25 -> {
                 Line line = any(plan.lines(), random);
                 List<Cable> cables = new ArrayList<>(plan.cables());
                 cables.add(new Cable(
-                        new CableId(Ids.free(plan, "dmx-out")), "out", CableKind.DMX, line.port(), line.id(), false));
-                yield plan.withCables(cables);
+                        Kind.CABLE.id(Ids.free(plan, "dmx-out")), "out", CableKind.DMX, line.port(), line.id(), false));
+                yield plan.with(Kind.CABLE, cables);
             }
             case 26 -> {
                 Host fed = any(plan.hosts(), random);
@@ -326,48 +324,50 @@ public final class RandomPlans {
                 List<Cable> cables = new ArrayList<>(plan.cables());
                 if (!fed.id().equals(feeder.id())) {
                     cables.add(new Cable(
-                            new CableId(Ids.free(plan, "power-in")),
+                            Kind.CABLE.id(Ids.free(plan, "power-in")),
                             "power in",
                             CableKind.POWER,
                             feeder.id(),
                             fed.id(),
                             random.nextBoolean()));
                 }
-                yield plan.withCables(cables);
+                yield plan.with(Kind.CABLE, cables);
             }
             case 27 -> {
                 Host host = any(plan.hosts(), random);
-                yield plan.withHost(host.id(), h -> h.withPower(h.power().withSupplies(List.of("PoE"))));
+                yield plan.with(host.id(), h -> h.withPower(h.power().withSupplies(List.of("PoE"))));
             }
-            case 28 -> plan.withAdapter(adapter.id(), a -> a.withPlug(a.plug().withHalfDuplex(true)));
+            case 28 -> plan.with(adapter.id(), a -> a.withPlug(a.plug().withHalfDuplex(true)));
             case 29 ->
-                plan.withAdapter(
+                plan.with(
                         adapter.id(),
                         a -> a.withPlug(a.plug().withVlan(java.util.Optional.of(Setting.of(10 + random.nextInt(2))))));
             case 30 -> vlans(plan, random);
             case 31 -> {
                 Host host = any(plan.hosts(), random);
-                yield plan.withHost(
+                yield plan.with(
                         host.id(),
                         h -> h.withSwitching(new Switching(
                                 Setting.of(true), Setting.of(random.nextBoolean()), random.nextBoolean(), false)));
             }
             case 32 -> ring(plan, random);
-            case 33 -> plan.withStream(stream.id(), s -> s.withSync(java.util.Optional.of(7000)));
+            case 33 -> plan.with(stream.id(), s -> s.withSync(java.util.Optional.of(7000)));
             case 34 ->
-                plan.withApplications(plan.applications().stream()
-                        .map(a -> a.withInstalled(a.installed().withCid(java.util.Optional.of("one of them"))))
-                        .toList());
+                plan.with(
+                        Kind.APPLICATION,
+                        plan.applications().stream()
+                                .map(a -> a.withInstalled(a.installed().withCid(java.util.Optional.of("one of them"))))
+                                .toList());
             case 35 ->
-                plan.withReceiver(
+                plan.with(
                         receiver.id(),
                         r -> r.withTaking(r.taking()
                                 .withRanges(Protocol.SACN, List.of(new NumberRange(1, 1 + random.nextInt(200))))
                                 .withSources(java.util.Optional.of(1))));
             case 36 -> {
                 int what = random.nextInt(4);
-                yield plan.withAttachment(
-                        new LinkId("view"),
+                yield plan.with(
+                        Kind.ATTACHMENT.id("view"),
                         a -> what == 0
                                 ? a.withChosen(Setting.of(false))
                                 : what == 1
@@ -376,27 +376,29 @@ public final class RandomPlans {
                                                 Setting.of(Ipv4Address.parse("172.20.5." + (what == 2 ? 5 : 6))))));
             }
             case 37 ->
-                plan.withAdapter(
+                plan.with(
                         adapter.id(),
                         a -> a.withGateway(a.gateway()
                                 .map(g -> g.plus(1 + random.nextInt(2)))
                                 .filter(g -> random.nextBoolean())));
             default -> {
                 Line line = any(plan.lines(), random);
-                yield plan.withFixtures(plan.fixtures().stream()
-                        .map(f -> f.line().filter(line.id()::equals).isPresent()
-                                ? new Fixture(
-                                        f.id(),
-                                        f.number(),
-                                        f.name(),
-                                        f.place(),
-                                        f.type(),
-                                        f.line(),
-                                        f.breaks(),
-                                        f.sharesSlots(),
-                                        12)
-                                : f)
-                        .toList());
+                yield plan.with(
+                        Kind.FIXTURE,
+                        plan.fixtures().stream()
+                                .map(f -> f.line().filter(line.id()::equals).isPresent()
+                                        ? new Fixture(
+                                                f.id(),
+                                                f.number(),
+                                                f.name(),
+                                                f.place(),
+                                                f.type(),
+                                                f.line(),
+                                                f.breaks(),
+                                                f.sharesSlots(),
+                                                12)
+                                        : f)
+                                .toList());
             }
         };
     }
@@ -416,29 +418,35 @@ public final class RandomPlans {
                         && !left.fixtures().isEmpty();
                 yield enough ? left : plan; // mistakes are made to these
             }
-            case 1 -> plan.withHost(host.id(), h -> h.withName("Renamed " + random.nextInt(3)));
+            case 1 -> plan.with(host.id(), h -> h.withName("Renamed " + random.nextInt(3)));
             case 2 ->
-                plan.withHost(
+                plan.with(
                         host.id(),
                         h -> h.withPower(new Power(!h.power().on(), h.power().supplies())));
             case 3 -> made(plan, "house/switch-managed", random);
             case 4 -> made(plan, "house/access-point", random);
             case 5 ->
-                plan.withCables(plan.cables().stream()
-                        .map(c -> random.nextInt(3) == 0 ? c.withConnected(!c.connected()) : c)
-                        .toList());
+                plan.with(
+                        Kind.CABLE,
+                        plan.cables().stream()
+                                .map(c -> random.nextInt(3) == 0 ? c.withConnected(!c.connected()) : c)
+                                .toList());
             case 6 ->
-                plan.withHosts(plan.hosts().stream()
-                        .map(h -> h.withSwitching(new Switching(
-                                Setting.of(h.kind() == HostKind.SWITCH),
-                                Setting.of(random.nextInt(2) == 0),
-                                true,
-                                false)))
-                        .toList());
+                plan.with(
+                        Kind.HOST,
+                        plan.hosts().stream()
+                                .map(h -> h.withSwitching(new Switching(
+                                        Setting.of(h.kind() == HostKind.SWITCH),
+                                        Setting.of(random.nextInt(2) == 0),
+                                        true,
+                                        false)))
+                                .toList());
             default ->
-                plan.withApplications(plan.applications().stream()
-                        .map(a -> random.nextInt(4) == 0 ? a.withName("Namesake") : a)
-                        .toList());
+                plan.with(
+                        Kind.APPLICATION,
+                        plan.applications().stream()
+                                .map(a -> random.nextInt(4) == 0 ? a.withName("Namesake") : a)
+                                .toList());
         };
     }
 
@@ -452,19 +460,18 @@ public final class RandomPlans {
         if (plan.segments().isEmpty()) {
             return next;
         }
-        SegmentId segment = any(plan.segments(), random).id();
+        Id<Segment> segment = any(plan.segments(), random).id();
         for (Adapter adapter : added.adapters()) {
-            next = next.withAdapter(adapter.id(), a -> a.withSegment(segment));
+            next = next.with(adapter.id(), a -> a.withSegment(segment));
         }
         return next;
     }
 
     private static Plan vlans(Plan plan, Random random) {
         Plan next = plan;
-        for (Adapter adapter : plan.index().adaptersOn(new SegmentId("stream"))) {
+        for (Adapter adapter : plan.index().adaptersOn(Kind.SEGMENT.id("stream"))) {
             int vlan = random.nextInt(4) == 0 ? 30 : 20;
-            next = next.withAdapter(
-                    adapter.id(), a -> a.withPlug(a.plug().withVlan(java.util.Optional.of(Setting.of(vlan)))));
+            next = next.with(adapter.id(), a -> a.withPlug(a.plug().withVlan(java.util.Optional.of(Setting.of(vlan)))));
         }
         return next;
     }
@@ -478,17 +485,16 @@ public final class RandomPlans {
         }
         List<Cable> cables = new ArrayList<>(plan.cables());
         cables.add(new Cable(
-                new CableId(Ids.free(plan, "again")),
+                Kind.CABLE.id(Ids.free(plan, "again")),
                 "again",
                 CableKind.NETWORK,
                 hubs.get(0).id(),
                 hubs.get(1).id(),
                 true));
-        Plan next = plan.withCables(cables);
+        Plan next = plan.with(Kind.CABLE, cables);
         return random.nextInt(3) > 0
                 ? next
-                : next.withHost(
-                        hubs.get(1).id(), h -> h.withSwitching(h.switching().withLoopGuard(true)));
+                : next.with(hubs.get(1).id(), h -> h.withSwitching(h.switching().withLoopGuard(true)));
     }
 
     private static UnaryOperator<Fixture> at(Break b) {
@@ -496,11 +502,11 @@ public final class RandomPlans {
     }
 
     private static Plan address(Plan plan, Adapter adapter, HostAddress address) {
-        return plan.withAdapter(
+        return plan.with(
                 adapter.id(), a -> a.withAddress(0, new AdapterAddress(Setting.of(address), AddressOrigin.MANUAL)));
     }
 
     private static Plan bind(Plan plan, Application application, Purpose purpose, Binding binding) {
-        return plan.withApplication(application.id(), a -> a.withBinding(purpose, Setting.of(binding)));
+        return plan.with(application.id(), a -> a.withBinding(purpose, Setting.of(binding)));
     }
 }

@@ -26,54 +26,54 @@ class RulesTest {
     private static final Plan PIER = TestPlans.pier();
 
     private static Plan address(Plan plan, String adapter, String address) {
-        return plan.withAdapter(
-                new AdapterId(adapter),
+        return plan.with(
+                Kind.ADAPTER.id(adapter),
                 a -> a.withAddress(
                         0, new AdapterAddress(Setting.of(HostAddress.parse(address)), AddressOrigin.MANUAL)));
     }
 
     private static Plan bind(Plan plan, String application, Purpose purpose, Binding binding) {
-        return plan.withApplication(new ApplicationId(application), a -> a.withBinding(purpose, Setting.of(binding)));
+        return plan.with(Kind.APPLICATION.id(application), a -> a.withBinding(purpose, Setting.of(binding)));
     }
 
     private static Plan desk(UnaryOperator<Application> change) {
-        return PIER.withApplication(new ApplicationId("desk"), change);
+        return PIER.with(Kind.APPLICATION.id("desk"), change);
     }
 
     private static Plan stream(String id, UnaryOperator<zentrel.plan.Stream> change) {
-        return PIER.withStream(new StreamId(id), change);
+        return PIER.with(Kind.STREAM.id(id), change);
     }
 
     private static Plan port(String id, UnaryOperator<Port> change) {
-        return PIER.withPort(new PortId(id), change);
+        return PIER.with(Kind.PORT.id(id), change);
     }
 
     private static Plan without(Plan plan, String stream) {
         List<zentrel.plan.Stream> streams = new ArrayList<>(plan.streams());
         streams.removeIf(s -> s.id().value().equals(stream));
-        return plan.withStreams(streams);
+        return plan.with(Kind.STREAM, streams);
     }
 
     private static Plan fixture(String id, Break at) {
-        return PIER.withFixture(new FixtureId(id), f -> f.withBreak(0, at));
+        return PIER.with(Kind.FIXTURE.id(id), f -> f.withBreak(0, at));
     }
 
     private static Plan receiver(String id, UnaryOperator<Receiver> change) {
-        return PIER.withReceiver(new ReceiverId(id), change);
+        return PIER.with(Kind.RECEIVER.id(id), change);
     }
 
     private static Plan link(UnaryOperator<ControlLink> change) {
-        return PIER.withLink(new LinkId("go"), change);
+        return PIER.with(Kind.LINK.id("go"), change);
     }
 
     private static Plan power(String host, UnaryOperator<Power> change) {
-        return PIER.withHost(new HostId(host), h -> h.withPower(change.apply(h.power())));
+        return PIER.with(Kind.HOST.id(host), h -> h.withPower(change.apply(h.power())));
     }
 
     /** The rail line with one fixture of almost as many unit loads as a line carries. */
     private static Plan heavy() {
-        return PIER.withFixture(
-                new FixtureId("x1"),
+        return PIER.with(
+                Kind.FIXTURE.id("x1"),
                 f -> new Fixture(
                         f.id(),
                         f.number(),
@@ -87,7 +87,7 @@ class RulesTest {
     }
 
     private static Plan adapter(String id, UnaryOperator<Adapter> change) {
-        return PIER.withAdapter(new AdapterId(id), change);
+        return PIER.with(Kind.ADAPTER.id(id), change);
     }
 
     private static Plan plug(String adapter, UnaryOperator<Plug> change) {
@@ -95,11 +95,11 @@ class RulesTest {
     }
 
     private static Plan hub(UnaryOperator<Switching> change) {
-        return PIER.withHost(new HostId("hub"), h -> h.withSwitching(change.apply(h.switching())));
+        return PIER.with(Kind.HOST.id("hub"), h -> h.withSwitching(change.apply(h.switching())));
     }
 
     private static Plan attachment(UnaryOperator<Attachment> change) {
-        return PIER.withAttachment(new LinkId("view"), change);
+        return PIER.with(Kind.ATTACHMENT.id("view"), change);
     }
 
     /** Node A behind the gate, which the desk was told of. */
@@ -108,27 +108,28 @@ class RulesTest {
                         address(segment("house", x -> x.withGuests(false)), "node-a.net", "192.168.40.30/24"),
                         "gate.talk",
                         "10.77.0.9/16")
-                .withAdapter(
-                        new AdapterId("node-a.net"),
-                        a -> a.withSegment(new SegmentId("house"))
+                .with(
+                        Kind.ADAPTER.id("node-a.net"),
+                        a -> a.withSegment(Kind.SEGMENT.id("house"))
                                 .withGateway(Optional.of(Ipv4Address.parse("192.168.40.2")))
                                 .withPlug(Plug.USUAL))
-                .withAdapter(
-                        new AdapterId("gate.talk"),
-                        a -> a.withSegment(new SegmentId("light")).withServes(Optional.empty()))
-                .withAdapter(
-                        new AdapterId("desk.light"), a -> a.withGateway(Optional.of(Ipv4Address.parse("10.77.0.9"))))
-                .withStream(new StreamId("s2-spare"), x -> x.withEnabled(false))
-                .withCables(PIER.cables().stream()
-                        .filter(c -> !c.id().value().equals("ca"))
-                        .toList());
+                .with(
+                        Kind.ADAPTER.id("gate.talk"),
+                        a -> a.withSegment(Kind.SEGMENT.id("light")).withServes(Optional.empty()))
+                .with(Kind.ADAPTER.id("desk.light"), a -> a.withGateway(Optional.of(Ipv4Address.parse("10.77.0.9"))))
+                .with(Kind.STREAM.id("s2-spare"), x -> x.withEnabled(false))
+                .with(
+                        Kind.CABLE,
+                        PIER.cables().stream()
+                                .filter(c -> !c.id().value().equals("ca"))
+                                .toList());
     }
 
     /** A second switch, joined to the first by two cables. */
     private static Plan ring(boolean closed) {
         List<Host> hosts = new ArrayList<>(PIER.hosts());
         hosts.add(new Host(
-                new HostId("hub2"),
+                Kind.HOST.id("hub2"),
                 "Second hub",
                 HostKind.SWITCH,
                 "",
@@ -140,29 +141,29 @@ class RulesTest {
         List<Cable> cables = new ArrayList<>(PIER.cables());
         for (int i = 1; i <= 2; i++) {
             cables.add(new Cable(
-                    new CableId("c" + i),
+                    Kind.CABLE.id("c" + i),
                     "Between " + i,
                     CableKind.NETWORK,
-                    new HostId("hub"),
-                    new HostId("hub2"),
+                    Kind.HOST.id("hub"),
+                    Kind.HOST.id("hub2"),
                     closed || i == 1));
         }
-        return PIER.withHosts(hosts).withCables(cables);
+        return PIER.with(Kind.HOST, hosts).with(Kind.CABLE, cables);
     }
 
     @Test
     void oneGuardOnTheRingCutsIt() {
         for (String guarded : List.of("hub", "hub2")) {
             Plan plan = ring(true)
-                    .withHost(
-                            new HostId(guarded),
+                    .with(
+                            Kind.HOST.id(guarded),
                             h -> h.withSwitching(h.switching().withLoopGuard(true)));
             assertThat(Check.run(plan).findings()).as(guarded).isEmpty();
         }
         assertThat(Check.run(ring(false)).findings()).isEmpty();
         assertThat(Check.run(ring(true)
-                                .withHost(
-                                        new HostId("hub2"),
+                                .with(
+                                        Kind.HOST.id("hub2"),
                                         h -> h.withPower(h.power().withOn(false))))
                         .findings())
                 .isEmpty();
@@ -176,37 +177,39 @@ class RulesTest {
     }
 
     private static Plan segment(String id, UnaryOperator<Segment> change) {
-        return PIER.withSegment(new SegmentId(id), change);
+        return PIER.with(Kind.SEGMENT.id(id), change);
     }
 
     /** Two ports of one page on Port-Addresses of two Sub-Nets, with their source. */
     private static Plan paged() {
-        return PIER.withPort(
-                        new PortId("a2"), p -> p.withProtocol(Protocol.ARTNET).withWire(102))
-                .withStreams(PIER.streams().stream()
-                        .filter(s -> !s.id().value().equals("s2-spare"))
-                        .map(s -> s.id().value().equals("s2")
-                                ? new zentrel.plan.Stream(
-                                        s.id(),
-                                        s.application(),
-                                        s.universe(),
-                                        Protocol.ARTNET,
-                                        s.enabled(),
-                                        s.standby(),
-                                        s.label(),
-                                        s.wire(),
-                                        Delivery.FOUND,
-                                        List.of(),
-                                        s.priority(),
-                                        s.ratePerSecond(),
-                                        s.preview())
-                                : s)
-                        .toList());
+        return PIER.with(
+                        Kind.PORT.id("a2"), p -> p.withProtocol(Protocol.ARTNET).withWire(102))
+                .with(
+                        Kind.STREAM,
+                        PIER.streams().stream()
+                                .filter(s -> !s.id().value().equals("s2-spare"))
+                                .map(s -> s.id().value().equals("s2")
+                                        ? new zentrel.plan.Stream(
+                                                s.id(),
+                                                s.application(),
+                                                s.universe(),
+                                                Protocol.ARTNET,
+                                                s.enabled(),
+                                                s.standby(),
+                                                s.label(),
+                                                s.wire(),
+                                                Delivery.FOUND,
+                                                List.of(),
+                                                s.priority(),
+                                                s.ratePerSecond(),
+                                                s.preview())
+                                        : s)
+                                .toList());
     }
 
     private static Plan wireless(Plan plan, String adapter) {
-        return plan.withAdapter(
-                new AdapterId(adapter),
+        return plan.with(
+                Kind.ADAPTER.id(adapter),
                 a -> new Adapter(
                         a.id(),
                         a.name(),
@@ -225,28 +228,30 @@ class RulesTest {
         List<Line> lines = new ArrayList<>(PIER.lines());
         lines.removeIf(l -> l.id().value().equals("lb1"));
         List<Fixture> fixtures = new ArrayList<>(PIER.fixtures());
-        fixtures.replaceAll(f -> f.line().equals(Optional.of(new LineId("lb1")))
+        fixtures.replaceAll(f -> f.line().equals(Optional.of(Kind.LINE.id("lb1")))
                 ? new Fixture(f.id(), f.number(), f.name(), f.place(), f.type(), Optional.empty(), f.breaks(), false)
                 : f);
-        return PIER.withReceivers(receivers).withLines(lines).withFixtures(fixtures);
+        return PIER.with(Kind.RECEIVER, receivers).with(Kind.LINE, lines).with(Kind.FIXTURE, fixtures);
     }
 
-    private static final UniverseId N1 = new UniverseId("n1");
-    private static final UniverseId N3 = new UniverseId("n3");
+    private static final Id<Universe> N1 = Kind.UNIVERSE.id("n1");
+    private static final Id<Universe> N3 = Kind.UNIVERSE.id("n3");
 
     /** The spare desk as a remote whose output is on. */
     private static Plan asRemote(Plan plan) {
-        return plan.withSessions(plan.sessions().stream()
-                .map(s -> new Session(
-                        s.id(),
-                        s.name(),
-                        s.key(),
-                        s.versions(),
-                        s.members().stream()
-                                .map(m -> new Session.Member(
-                                        m.application(), m.part() == Part.BACKUP ? Part.REMOTE : m.part()))
-                                .toList()))
-                .toList());
+        return plan.with(
+                Kind.SESSION,
+                plan.sessions().stream()
+                        .map(s -> new Session(
+                                s.id(),
+                                s.name(),
+                                s.key(),
+                                s.versions(),
+                                s.members().stream()
+                                        .map(m -> new Session.Member(
+                                                m.application(), m.part() == Part.BACKUP ? Part.REMOTE : m.part()))
+                                        .toList()))
+                        .toList());
     }
 
     static Stream<Arguments> faults() {
@@ -262,17 +267,17 @@ class RulesTest {
                         "address.none",
                         "node-a.net",
                         6,
-                        PIER.withAdapter(new AdapterId("node-a.net"), a -> a.withAddresses(List.of()))),
+                        PIER.with(Kind.ADAPTER.id("node-a.net"), a -> a.withAddresses(List.of()))),
                 arguments(
                         "adapter.wrong",
                         "desk",
                         2,
-                        bind(PIER, "desk", Purpose.ARTNET_SEND, Binding.to(new AdapterId("desk.talk")))),
+                        bind(PIER, "desk", Purpose.ARTNET_SEND, Binding.to(Kind.ADAPTER.id("desk.talk")))),
                 arguments(
                         "adapter.wrong",
                         "desk",
                         7,
-                        bind(PIER, "desk", Purpose.OSC_LISTEN, Binding.to(new AdapterId("desk.light")))),
+                        bind(PIER, "desk", Purpose.OSC_LISTEN, Binding.to(Kind.ADAPTER.id("desk.light")))),
                 arguments("adapter.automatic", "desk", 2, bind(PIER, "desk", Purpose.SACN_SEND, Binding.AUTOMATIC)),
                 arguments("adapter.loopback", "desk", 2, bind(PIER, "desk", Purpose.SACN_SEND, Binding.LOOPBACK)),
                 arguments("adapter.loopback", "fw-a", 7, bind(PIER, "fw-a", Purpose.SACN_LISTEN, Binding.LOOPBACK)),
@@ -280,18 +285,18 @@ class RulesTest {
                         "adapter.unplugged",
                         "node-a.net",
                         6,
-                        PIER.withAdapter(new AdapterId("node-a.net"), a -> a.withCarrier(false))),
+                        PIER.with(Kind.ADAPTER.id("node-a.net"), a -> a.withCarrier(false))),
                 arguments(
                         "adapter.unplugged",
                         "desk.light",
                         3,
-                        PIER.withAdapter(new AdapterId("desk.light"), a -> a.withEnabled(Setting.of(false)))),
+                        PIER.with(Kind.ADAPTER.id("desk.light"), a -> a.withEnabled(Setting.of(false)))),
                 arguments(
                         "host.firewall",
                         "desk-box",
                         7,
-                        PIER.withHost(
-                                new HostId("desk-box"),
+                        PIER.with(
+                                Kind.HOST.id("desk-box"),
                                 h -> h.withFirewall(new Firewall(Setting.of(true), Set.of(Traffic.SACN))))),
                 arguments("universe.no-source", "n1", 1, without(PIER, "s1")),
                 arguments("universe.no-receiver", "n3", 4, withoutReceiver("rx-b")),
@@ -349,12 +354,12 @@ class RulesTest {
                         "fixture.not-connected",
                         "x2",
                         10,
-                        PIER.withFixture(new FixtureId("x2"), f -> f.withLine(Optional.empty()))),
+                        PIER.with(Kind.FIXTURE.id("x2"), f -> f.withLine(Optional.empty()))),
                 arguments(
                         "adapter.unplugged",
                         "node-a.net",
                         6,
-                        PIER.withCable(new CableId("ca"), c -> c.withConnected(false))),
+                        PIER.with(Kind.CABLE.id("ca"), c -> c.withConnected(false))),
                 arguments("line.loads", "la1", 0, heavy()),
                 arguments("power.off", "node-a", 6, power("node-a", p -> p.withOn(false))),
                 arguments("power.off", "desk-box", 3, power("desk-box", p -> p.withOn(false))),
@@ -368,14 +373,14 @@ class RulesTest {
                         "cable.must-be-direct",
                         "cl",
                         0,
-                        PIER.withCable(
-                                new CableId("cl"),
-                                c -> new Cable(c.id(), c.name(), c.kind(), c.from(), new HostId("hub"), true))),
+                        PIER.with(
+                                Kind.CABLE.id("cl"),
+                                c -> new Cable(c.id(), c.name(), c.kind(), c.from(), Kind.HOST.id("hub"), true))),
                 arguments(
                         "adapter.stale-setting",
                         "memo",
                         0,
-                        PIER.withCopy(new CopyId("memo"), c -> c.withValue("172.19.4.9"))),
+                        PIER.with(Kind.COPY.id("memo"), c -> c.withValue("172.19.4.9"))),
                 arguments("address.link-local-mix", "node-b.net", 0, origin("node-b.net", "169.254.9.9/16")),
                 arguments("address.in-dhcp-pool", "cue.talk", 0, address(PIER, "cue.talk", "172.19.4.120/22")),
                 arguments(
@@ -404,18 +409,17 @@ class RulesTest {
                         "adapter.port-shared",
                         "clock",
                         7,
-                        PIER.withApplication(
-                                new ApplicationId("clock"),
+                        PIER.with(
+                                Kind.APPLICATION.id("clock"),
                                 a -> a.withOsc(new OscInput(
                                         Setting.of(24610), Setting.of(true), Setting.of(true), List.of())))),
-                arguments(
-                        "network.load", "node-a.net", 5, PIER.withStream(new StreamId("s2"), s -> s.withRate(15_000))),
+                arguments("network.load", "node-a.net", 5, PIER.with(Kind.STREAM.id("s2"), s -> s.withRate(15_000))),
                 arguments(
                         "receiver.broadcast-load",
                         "node-c.net",
                         6,
-                        PIER.withStream(new StreamId("s3"), s -> s.withRate(2_000))),
-                arguments("universe.rate", "s1", 9, PIER.withStream(new StreamId("s1"), s -> s.withRate(60))),
+                        PIER.with(Kind.STREAM.id("s3"), s -> s.withRate(2_000))),
+                arguments("universe.rate", "s1", 9, PIER.with(Kind.STREAM.id("s1"), s -> s.withRate(60))),
                 arguments("port.page", "a2", 8, paged()),
                 arguments("network.wireless-stream", "node-a.net", 5, wireless(PIER, "node-a.net")),
                 arguments(
@@ -433,11 +437,11 @@ class RulesTest {
                         "universe.one-cid",
                         "spare",
                         9,
-                        PIER.withApplication(
-                                new ApplicationId("spare"),
+                        PIER.with(
+                                Kind.APPLICATION.id("spare"),
                                 a -> a.withInstalled(a.installed()
                                         .withCid(PIER.index()
-                                                .application(new ApplicationId("desk"))
+                                                .application(Kind.APPLICATION.id("desk"))
                                                 .installed()
                                                 .cid())))),
                 arguments("universe.sync", "s2", 9, stream("s2", s -> s.withSync(Optional.of(7001)))),
@@ -466,22 +470,24 @@ class RulesTest {
                         "previs.input-differs",
                         "cues",
                         8,
-                        PIER.withApplication(new ApplicationId("cues"), a -> a.withVersion("5.0.9"))),
+                        PIER.with(Kind.APPLICATION.id("cues"), a -> a.withVersion("5.0.9"))),
                 arguments(
                         "previs.input-differs",
                         "cues",
                         7,
-                        PIER.withAttachments(List.of(new Attachment(
-                                new LinkId("view"),
-                                "Desk view",
-                                new ApplicationId("desk"),
-                                new ApplicationId("cues"),
-                                Setting.of(true),
-                                Setting.of(true),
-                                Optional.empty(),
-                                VersionRule.ANY,
-                                Optional.of("Desk driver 2"),
-                                "")))),
+                        PIER.with(
+                                Kind.ATTACHMENT,
+                                List.of(new Attachment(
+                                        Kind.ATTACHMENT.id("view"),
+                                        "Desk view",
+                                        Kind.APPLICATION.id("desk"),
+                                        Kind.APPLICATION.id("cues"),
+                                        Setting.of(true),
+                                        Setting.of(true),
+                                        Optional.empty(),
+                                        VersionRule.ANY,
+                                        Optional.of("Desk driver 2"),
+                                        "")))),
                 arguments("network.exposed", "light", 5, segment("light", s -> s.withGuests(true))),
                 arguments(
                         "network.isolated",
@@ -492,13 +498,13 @@ class RulesTest {
                         "desk.backup-outranks",
                         "spare",
                         9,
-                        PIER.withStream(new StreamId("s2-spare"), s -> s.withPriority(120))),
+                        PIER.with(Kind.STREAM.id("s2-spare"), s -> s.withPriority(120))),
                 arguments("desk.remote-outputs", "spare", 9, asRemote(PIER)),
                 arguments(
                         "desk.version-differs",
                         "spare",
                         0,
-                        PIER.withApplication(new ApplicationId("spare"), a -> a.withVersion("5.2.0"))));
+                        PIER.with(Kind.APPLICATION.id("spare"), a -> a.withVersion("5.2.0"))));
     }
 
     @Test
@@ -550,15 +556,15 @@ class RulesTest {
     @Test
     void aLinkFullBeyondHelpHasNoFixThatSendsNothing() {
         Plan plan = plug("desk.light", p -> p.withMegabits(Optional.of(10)));
-        zentrel.plan.Stream like = plan.index().stream(new StreamId("s2"));
+        zentrel.plan.Stream like = plan.index().stream(Kind.STREAM.id("s2"));
         List<Universe> universes = new ArrayList<>(plan.universes());
         List<zentrel.plan.Stream> streams =
                 new ArrayList<>(plan.streams().stream().map(s -> s.withRate(1)).toList());
         for (int i = 0; i < 5_000; i++) {
-            UniverseId universe = new UniverseId("more-" + i);
+            Id<Universe> universe = Kind.UNIVERSE.id("more-" + i);
             universes.add(new Universe(universe, "more", 1_000 + i, false));
             streams.add(new zentrel.plan.Stream(
-                    new StreamId("more-s-" + i),
+                    Kind.STREAM.id("more-s-" + i),
                     like.application(),
                     universe,
                     Protocol.SACN,
@@ -572,7 +578,7 @@ class RulesTest {
                     1,
                     false));
         }
-        Plan full = plan.withUniverses(universes).withStreams(streams);
+        Plan full = plan.with(Kind.UNIVERSE, universes).with(Kind.STREAM, streams);
         Finding finding = Check.run(full).finding("network.load@desk.light").orElseThrow();
 
         assertThat(finding.text()).contains("of 10 Mbit/s");
@@ -714,8 +720,8 @@ class RulesTest {
     @Test
     void aFixThatGivesAnotherAddressChangesWhereItIsTypedIn() {
         Plan plan = address(PIER, "desk.talk", "172.19.7.255/22")
-                .withLink(new LinkId("go"), l -> l.withDestination(Ipv4Address.parse("172.19.7.255")))
-                .withCopy(new CopyId("memo"), c -> c.withValue("172.19.7.255"));
+                .with(Kind.LINK.id("go"), l -> l.withDestination(Ipv4Address.parse("172.19.7.255")))
+                .with(Kind.COPY.id("memo"), c -> c.withValue("172.19.7.255"));
         Report report = Check.run(plan);
         Finding finding = report.finding("address.not-a-host@desk.talk").orElseThrow();
         List<Fix> proven = Fixes.proven(report, finding);
@@ -726,20 +732,20 @@ class RulesTest {
     @Test
     void aFixOfADuplicateTakesTypedCopiesAlong() {
         Plan plan = address(PIER, "node-b.net", "10.77.20.3/16")
-                .withStream(
-                        new StreamId("s3"),
+                .with(
+                        Kind.STREAM.id("s3"),
                         s -> s.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.parse("10.77.20.3"))));
         Report report = Check.run(plan);
         Finding finding = report.finding("address.duplicate@node-b.net").orElseThrow();
         Fix fix = Fixes.proven(report, finding).get(0);
         Plan mended = fix.edit().applyTo(plan);
         Ipv4Address moved = mended.index()
-                .adapter(new AdapterId("node-b.net"))
+                .adapter(Kind.ADAPTER.id("node-b.net"))
                 .addresses()
                 .get(0)
                 .inForce()
                 .address();
-        assertThat(mended.index().stream(new StreamId("s3")).to()).contains(moved);
+        assertThat(mended.index().stream(Kind.STREAM.id("s3")).to()).contains(moved);
         assertThat(Check.run(mended).isBroken()).isFalse();
     }
 }

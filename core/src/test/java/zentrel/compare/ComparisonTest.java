@@ -25,19 +25,20 @@ class ComparisonTest {
     void aPlanIsNoDifferentFromItselfWhateverTheOrder() {
         List<Host> turned = new ArrayList<>(PIER.hosts());
         java.util.Collections.reverse(turned);
-        assertThat(Comparison.of(PIER, PIER.withHosts(turned)).differences()).isEmpty();
+        assertThat(Comparison.of(PIER, PIER.with(Kind.HOST, turned)).differences())
+                .isEmpty();
         assertThat(Comparison.of(PIER, PIER).devices()).isEmpty();
     }
 
     @Test
     void differencesAreToldInWordsWithTheDeviceToTouch() {
-        Plan changed = PIER.withAdapter(
-                        new AdapterId("node-a.net"),
+        Plan changed = PIER.with(
+                        Kind.ADAPTER.id("node-a.net"),
                         a -> a.withAddresses(List.of(new AdapterAddress(
                                 Setting.of(HostAddress.parse("10.77.20.9/16")), AddressOrigin.MANUAL))))
-                .withPort(new PortId("b1"), p -> p.withWire(20))
-                .withHost(new HostId("node-c"), h -> h.withName("Node Z"));
-        changed = Removing.of(changed, List.of(new LinkId("go"))).edit().applyTo(changed);
+                .with(Kind.PORT.id("b1"), p -> p.withWire(20))
+                .with(Kind.HOST.id("node-c"), h -> h.withName("Node Z"));
+        changed = Removing.of(changed, List.of(Kind.LINK.id("go"))).edit().applyTo(changed);
         Comparison comparison = Comparison.of(PIER, changed);
         assertThat(comparison.differences())
                 .extracting(Difference::text)
@@ -45,7 +46,7 @@ class ComparisonTest {
                         "Changed: host Node A: Net addresses 10.77.20.9/16, was 10.77.20.3/16",
                         "Changed: host Node Z: name Node Z, was Node C",
                         "Changed: receiver Node B: Port 1 wire 20, was 19",
-                        "Removed: control link " + PIER.index().name(new LinkId("go")));
+                        "Removed: control link " + PIER.index().name(Kind.LINK.id("go")));
         assertThat(comparison.devices())
                 .as("a new name on paper touches nothing")
                 .containsExactly("Node A", "Node B", "Cue box");
@@ -53,7 +54,7 @@ class ComparisonTest {
 
     @Test
     void twoCopiesThatWentApartAreMergedRowByRow() {
-        Plan mine = PIER.withPort(new PortId("a1"), p -> p.withEnabled(false));
+        Plan mine = PIER.with(Kind.PORT.id("a1"), p -> p.withEnabled(false));
         Plan theirs = PIER;
         for (String line :
                 List.of("2 node 4", "route desk to node 1", "patch 6 wash of 10 on node 1", "remove node c")) {
@@ -67,17 +68,17 @@ class ComparisonTest {
         }
         Comparison both = Comparison.of(mine, theirs);
         List<Difference> wanted = both.differences().stream()
-                .filter(d -> !d.id().equals(new ReceiverId("rx-a")))
+                .filter(d -> !d.id().equals(Kind.RECEIVER.id("rx-a")))
                 .toList();
         Plan merged = both.taking(wanted).applyTo(mine);
-        assertThat(merged.index().port(new PortId("a1")).enabled().inForce())
+        assertThat(merged.index().port(Kind.PORT.id("a1")).enabled().inForce())
                 .as("mine stays")
                 .isFalse();
         assertThat(merged.fixtures()).hasSize(PIER.fixtures().size() + 6);
-        assertThat(merged.index().find(new HostId("node-c"))).isEmpty();
+        assertThat(merged.index().find(Kind.HOST.id("node-c"))).isEmpty();
         assertThat(Comparison.of(merged, theirs).differences())
                 .extracting(Difference::id)
-                .containsExactly(new ReceiverId("rx-a"));
+                .containsExactly(Kind.RECEIVER.id("rx-a"));
     }
 
     /** Any choice of rows gives a plan that opens; all rows give the other plan. */

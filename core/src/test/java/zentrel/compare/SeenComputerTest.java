@@ -9,7 +9,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.Host;
-import zentrel.plan.HostId;
+import zentrel.plan.Kind;
 
 /** A computer as it is, beside the one of the plan: the desk box with Light at 10.77.1.1/16 and Talk at 172.19.4.10/22. */
 class SeenComputerTest {
@@ -37,7 +37,7 @@ class SeenComputerTest {
                 "eth7  | 192.168.1.5/24  | true  | The plan has Light (10.77.1.1/16); this computer has no adapter like it.+This computer also has eth7 with 192.168.1.5/24, which the plan does not know; a program that leaves the adapter to the system may take it."
             })
     void whatDiffersIsToldInWords(String name, String address, boolean up, String sentences) {
-        Host desk = TestPlans.pier().index().host(new HostId("desk-box"));
+        Host desk = TestPlans.pier().index().host(Kind.HOST.id("desk-box"));
         SeenComputer compared =
                 SeenComputer.of(desk, List.of(seen(name, address, up), seen("Talk", "172.19.4.10/22", true)));
         assertThat(String.join("+", compared.differences())).isEqualTo(sentences == null ? "" : sentences);

@@ -19,10 +19,10 @@ import zentrel.plan.*;
 /** Who is heard, over random rigs: what a source that stops leaves behind is what the plan without it says. */
 class ContestPropertyTest {
     /** Who is heard at each port, by program; who stands by counts only where nobody else is left. */
-    private static Map<String, Set<ApplicationId>> heard(Plan plan) {
-        Map<String, Set<ApplicationId>> all = new TreeMap<>();
+    private static Map<String, Set<Id<Application>>> heard(Plan plan) {
+        Map<String, Set<Id<Application>>> all = new TreeMap<>();
         for (Contest contest : Contest.all(new SignalPaths(plan))) {
-            Set<ApplicationId> programs = new HashSet<>();
+            Set<Id<Application>> programs = new HashSet<>();
             contest.heard().forEach(s -> programs.add(plan.index().stream(s).application()));
             all.put(contest.universe().value() + " at " + contest.port().value(), programs);
         }
@@ -37,20 +37,22 @@ class ContestPropertyTest {
         for (int change = 0; change < 4; change++) {
             Stream stream = plan.streams().get(random.nextInt(plan.streams().size()));
             int priority = List.of(0, 80, 100, 100, 200).get(random.nextInt(5));
-            plan = plan.withStream(stream.id(), s -> s.withPriority(priority));
+            plan = plan.with(stream.id(), s -> s.withPriority(priority));
             Plan rig = plan;
             for (Contest contest : Contest.all(new SignalPaths(rig))) {
                 for (Contest.Failure failure : contest.failures()) {
-                    Plan without = rig.withStreams(rig.streams().stream()
-                            .filter(s -> !s.application().equals(failure.source()))
-                            .toList());
-                    Set<ApplicationId> then = heard(without)
+                    Plan without = rig.with(
+                            Kind.STREAM,
+                            rig.streams().stream()
+                                    .filter(s -> !s.application().equals(failure.source()))
+                                    .toList());
+                    Set<Id<Application>> then = heard(without)
                             .getOrDefault(
                                     contest.universe().value() + " at "
                                             + contest.port().value(),
                                     Set.of());
                     // whoever stands by takes over when it is stopped; with no source to stand by for it sends nothing
-                    Set<ApplicationId> next = new HashSet<>(failure.next());
+                    Set<Id<Application>> next = new HashSet<>(failure.next());
                     next.removeIf(a -> without.streams().stream()
                             .anyMatch(s -> s.application().equals(a)
                                     && s.universe().equals(contest.universe())
@@ -72,7 +74,7 @@ class ContestPropertyTest {
         Plan plan = RandomPlans.healthy(seed);
         for (Stream stream : plan.streams()) {
             int priority = random.nextInt(201);
-            plan = plan.withStream(stream.id(), s -> s.withPriority(priority));
+            plan = plan.with(stream.id(), s -> s.withPriority(priority));
         }
         for (Contest contest : Contest.all(new SignalPaths(plan))) {
             List<Contest.Contender> sacn = contest.contenders().stream()
@@ -111,20 +113,22 @@ class ContestPropertyTest {
             })
     void twoDesksOnOneUniverse(int desk, int spare, Merge merge, String now) {
         Plan pier = TestPlans.pier();
-        Plan plan = pier.withStream(new StreamId("s2"), s -> s.withPriority(desk))
-                .withStream(new StreamId("s2-spare"), s -> s.withPriority(spare))
-                .withReceivers(pier.receivers().stream()
-                        .map(r -> new Receiver(
-                                r.id(),
-                                r.name(),
-                                r.application(),
-                                r.protocols(),
-                                r.inputOn(),
-                                r.answersPolls(),
-                                merge,
-                                r.ports()))
-                        .toList());
-        Contest hall = Contest.of(new SignalPaths(plan), new UniverseId("n2")).get(0);
+        Plan plan = pier.with(Kind.STREAM.id("s2"), s -> s.withPriority(desk))
+                .with(Kind.STREAM.id("s2-spare"), s -> s.withPriority(spare))
+                .with(
+                        Kind.RECEIVER,
+                        pier.receivers().stream()
+                                .map(r -> new Receiver(
+                                        r.id(),
+                                        r.name(),
+                                        r.application(),
+                                        r.protocols(),
+                                        r.inputOn(),
+                                        r.answersPolls(),
+                                        merge,
+                                        r.ports()))
+                                .toList());
+        Contest hall = Contest.of(new SignalPaths(plan), Kind.UNIVERSE.id("n2")).get(0);
         assertThat(hall.now()).isEqualTo(now);
         assertThat(hall.fight(plan.index()).isPresent())
                 .isEqualTo(now.contains("merged") || now.contains("not specified"));

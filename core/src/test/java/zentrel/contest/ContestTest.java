@@ -12,9 +12,9 @@ import zentrel.plan.*;
 
 /** Who is heard where several send, and what is seen when one stops. */
 class ContestTest {
-    private static final UniverseId HALL = new UniverseId("n2");
+    private static final Id<Universe> HALL = Kind.UNIVERSE.id("n2");
 
-    private static Contest at(Plan plan, UniverseId universe) {
+    private static Contest at(Plan plan, Id<Universe> universe) {
         return Contest.of(new SignalPaths(plan), universe).get(0);
     }
 
@@ -33,20 +33,20 @@ class ContestTest {
 
     @Test
     void equalPrioritiesAreMergedAndThatIsAFightUnlessItIsMeant() {
-        Plan equal = TestPlans.pier().withStream(new StreamId("s2-spare"), s -> s.withPriority(100));
+        Plan equal = TestPlans.pier().with(Kind.STREAM.id("s2-spare"), s -> s.withPriority(100));
         Contest hall = at(equal, HALL);
         assertThat(hall.heard()).hasSize(2);
         assertThat(hall.now()).isEqualTo("Desk and Spare desk are merged: the higher level of each slot counts.");
         assertThat(hall.fight(equal.index())).isPresent();
         assertThat(Check.run(equal).findings()).anyMatch(f -> f.rule().equals("universe.two-sources"));
-        Plan meant = equal.withUniverse(HALL, u -> u.withMerge(true));
+        Plan meant = equal.with(HALL, u -> u.withMerge(true));
         assertThat(at(meant, HALL).fight(meant.index())).isEmpty();
     }
 
     /** Art-Net has no end packet, and a node that merges keeps an entry 10 s (Art-Net 4; from memory, 85 %). */
     @Test
     void aSingleSourceByArtNetLeavesItsLookForTenSeconds() {
-        Contest rail = at(TestPlans.pier(), new UniverseId("n1"));
+        Contest rail = at(TestPlans.pier(), Kind.UNIVERSE.id("n1"));
         assertThat(rail.now()).isEqualTo("Desk has it alone.");
         assertThat(rail.failures().get(0).seconds()).isEqualTo(10);
         assertThat(rail.failures().get(0).next()).isEmpty();

@@ -24,7 +24,7 @@ class SettlingTest {
         return java.util.stream.LongStream.rangeClosed(1, 100)
                 .filter(seed -> RandomPlans.healthy(seed)
                         .index()
-                        .find(new ApplicationId("desk1"))
+                        .find(Kind.APPLICATION.id("desk1"))
                         .isPresent())
                 .limit(14);
     }
@@ -59,7 +59,7 @@ class SettlingTest {
         Plan rig = RandomPlans.healthy(seed);
         for (Stream s : rig.streams()) {
             int priority = List.of(80, 100, 100).get(random.nextInt(3));
-            rig = rig.withStream(s.id(), x -> x.withPriority(priority));
+            rig = rig.with(s.id(), x -> x.withPriority(priority));
         }
         assertThat(contested(rig)).isNotEmpty();
         for (Contest contest : contested(rig)) {
@@ -99,7 +99,7 @@ class SettlingTest {
     void settledEverywhereIsSettledAtEachOfThem(long seed) {
         Plan rig = RandomPlans.healthy(seed);
         for (Stream s : rig.streams()) {
-            rig = rig.withStream(s.id(), x -> x.withPriority(100).withStandby(false));
+            rig = rig.with(s.id(), x -> x.withPriority(100).withStandby(false));
         }
         List<Contest> contests = contested(rig);
         assertThat(contests).isNotEmpty();
@@ -118,16 +118,16 @@ class SettlingTest {
     /** The order stays as it was below the winner, in steps of ten, within 0 to 200 (ANSI E1.31-2018, 6.2.3). */
     @Test
     void prioritiesAreSetInSteps() {
-        Contest hall = Contest.of(new SignalPaths(TestPlans.pier()), new UniverseId("n2"))
+        Contest hall = Contest.of(new SignalPaths(TestPlans.pier()), Kind.UNIVERSE.id("n2"))
                 .get(0);
         Settling spare = Settling.of(new SignalPaths(TestPlans.pier()), hall).stream()
                 .filter(s -> s.text().startsWith("Spare desk, and"))
                 .findFirst()
                 .orElseThrow();
         Plan settled = spare.edit().applyTo(TestPlans.pier());
-        assertThat(settled.index().stream(new StreamId("s2-spare")).priority().inForce())
+        assertThat(settled.index().stream(Kind.STREAM.id("s2-spare")).priority().inForce())
                 .isEqualTo(100);
-        assertThat(settled.index().stream(new StreamId("s2")).priority().inForce())
+        assertThat(settled.index().stream(Kind.STREAM.id("s2")).priority().inForce())
                 .isEqualTo(90);
         assertThat(spare.outcome())
                 .containsExactly(
@@ -136,7 +136,7 @@ class SettlingTest {
                         "If Spare desk stops: sACN holds the last look 2.5 s, then Desk is heard.");
         assertThat(Settling.of(
                         new SignalPaths(TestPlans.pier()),
-                        Contest.of(new SignalPaths(TestPlans.pier()), new UniverseId("n1"))
+                        Contest.of(new SignalPaths(TestPlans.pier()), Kind.UNIVERSE.id("n1"))
                                 .get(0)))
                 .as("one source alone needs no settling")
                 .isEmpty();
@@ -155,9 +155,8 @@ class SettlingTest {
             })
     void lossIsTold(Loss loss, String words) {
         Plan plan = TestPlans.pier()
-                .withReceiver(
-                        new ReceiverId("rx-a"), r -> r.withTaking(r.taking().withLoss(loss)));
-        Contest rail = Contest.of(new SignalPaths(plan), new UniverseId("n1")).get(0);
+                .with(Kind.RECEIVER.id("rx-a"), r -> r.withTaking(r.taking().withLoss(loss)));
+        Contest rail = Contest.of(new SignalPaths(plan), Kind.UNIVERSE.id("n1")).get(0);
         assertThat(rail.failures().get(0).text()).endsWith(words);
         assertThat(new HashSet<>(rail.failures().get(0).next())).isEmpty();
     }

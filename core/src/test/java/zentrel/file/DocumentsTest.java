@@ -16,7 +16,7 @@ import zentrel.check.RuleBook;
 import zentrel.gear.Library;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
-import zentrel.plan.FixtureId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 
 /** What the documents show is true: their examples open, and their counts are the program's. */
@@ -40,7 +40,7 @@ class DocumentsTest {
             Plan plan =
                     PlanReader.read(example.getBytes(StandardCharsets.UTF_8)).plan();
             assertThat(Check.run(plan).findings()).isEmpty();
-            assertThat(new SignalPaths(plan).ofFixture(new FixtureId("f101")).verdict())
+            assertThat(new SignalPaths(plan).ofFixture(Kind.FIXTURE.id("f101")).verdict())
                     .isEqualTo(Verdict.PASSES);
         }
     }

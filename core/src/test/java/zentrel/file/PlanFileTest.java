@@ -26,7 +26,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
 import zentrel.demo.FernlightTrail;
-import zentrel.plan.HostId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 
 class PlanFileTest {
@@ -116,10 +116,10 @@ class PlanFileTest {
         String json =
                 "{\"zentrel-plan\":1,\"x-top\":[1,2],\"hosts\":[{\"id\":\"a\",\"x-colour\":\"red\"},{\"id\":\"b\"}]}";
         LoadedPlan loaded = PlanReader.read(bytes(json));
-        Plan renamed = loaded.plan().withHost(new HostId("a"), h -> h.withName("Alpha"));
+        Plan renamed = loaded.plan().with(Kind.HOST.id("a"), h -> h.withName("Alpha"));
         assertThat(text(PlanWriter.write(new LoadedPlan(renamed, loaded.unknown()))))
                 .contains("x-colour", "Alpha", "x-top");
-        Plan without = loaded.plan().withHosts(loaded.plan().hosts().subList(1, 2));
+        Plan without = loaded.plan().with(Kind.HOST, loaded.plan().hosts().subList(1, 2));
         assertThat(text(PlanWriter.write(new LoadedPlan(without, loaded.unknown()))))
                 .doesNotContain("x-colour")
                 .contains("x-top");

@@ -55,8 +55,8 @@ class ApplyingTest {
                 .orElseThrow();
     }
 
-    private static Plan planning(Plan plan, AdapterId adapter, String address) {
-        return plan.withAdapter(
+    private static Plan planning(Plan plan, Id<Adapter> adapter, String address) {
+        return plan.with(
                 adapter,
                 a -> a.withAddress(
                         0,
@@ -65,15 +65,15 @@ class ApplyingTest {
                                 AddressOrigin.MANUAL)));
     }
 
-    private static HostAddress inForce(Plan plan, AdapterId adapter) {
+    private static HostAddress inForce(Plan plan, Id<Adapter> adapter) {
         return plan.index().adapter(adapter).addresses().get(0).inForce();
     }
 
     @Test
     void anAddressIsInForceAfterItWasTypedInAndTheBoxRestartedTwice() throws PlanFileException {
         Plan plan = rig();
-        HostId box = controller(plan).id();
-        AdapterId adapter = controller(plan).adapters().get(0).id();
+        Id<Host> box = controller(plan).id();
+        Id<Adapter> adapter = controller(plan).adapters().get(0).id();
         HostAddress before = inForce(plan, adapter);
         plan = planning(plan, adapter, "10.58.0.77/16");
         Applying applying = Applying.of(plan, box);
@@ -105,7 +105,7 @@ class ApplyingTest {
                 .filter(h -> h.kind() == HostKind.COMPUTER)
                 .findFirst()
                 .orElseThrow();
-        AdapterId adapter = computer.adapters().get(0).id();
+        Id<Adapter> adapter = computer.adapters().get(0).id();
         plan = planning(plan, adapter, "10.58.0.99/16");
         plan = Applying.typeIn(
                         plan,
@@ -127,7 +127,7 @@ class ApplyingTest {
                 .ports()
                 .get(0);
         int sent = port.wire().orElseThrow().inForce();
-        plan = plan.withPort(port.id(), p -> p.withWire(new Setting<>(sent, sent + 1)));
+        plan = plan.with(port.id(), p -> p.withWire(new Setting<>(sent, sent + 1)));
         var path = new SignalPaths(plan).of(port.id()).paths().get(0);
         assertThat(path.verdict()).isEqualTo(Verdict.BROKEN);
         assertThat(path.decisive().orElseThrow().text()).contains(sent + " is planned, not in force");
@@ -137,18 +137,20 @@ class ApplyingTest {
     void everyPlaceThatKeepsTheOldAddressIsNamedWithItsStep() {
         Plan plan = rig();
         Host console = plan.hosts().get(0);
-        AdapterId adapter = console.adapters().get(0).id();
+        Id<Adapter> adapter = console.adapters().get(0).id();
         Ipv4Address old = plan.links().get(0).destination().inForce();
         Ipv4Address now = Ipv4Address.parse("10.58.9.9");
-        plan = plan.withCopies(List.of(new TypedCopy(
-                new CopyId("memo"),
-                "remembered console",
-                plan.applications().get(2).id(),
-                adapter,
-                Setting.of(old.toString()))));
+        plan = plan.with(
+                Kind.COPY,
+                List.of(new TypedCopy(
+                        Kind.COPY.id("memo"),
+                        "remembered console",
+                        plan.applications().get(2).id(),
+                        adapter,
+                        Setting.of(old.toString()))));
         List<Elsewhere> places = Elsewhere.keeping(plan, console.id(), old, now);
         assertThat(places).extracting(Elsewhere::where).hasSize(2).anyMatch(w -> w.startsWith("the target of "));
-        Plan moved = plan.withAdapter(
+        Plan moved = plan.with(
                 adapter,
                 a -> a.withAddress(0, new AdapterAddress(Setting.of(new HostAddress(now, 16)), AddressOrigin.MANUAL)));
         assertThat(Check.run(moved).isBroken()).isTrue();
@@ -163,14 +165,14 @@ class ApplyingTest {
     private static Plan withCopies(TypedCopy... more) {
         List<TypedCopy> copies = new ArrayList<>(DEMO.copies());
         copies.addAll(List.of(more));
-        return DEMO.withCopies(copies);
+        return DEMO.with(Kind.COPY, copies);
     }
 
     @Test
     void theNumberOfAPortNamesBothEndsAndEveryNote() {
-        PortId port = new PortId("boathouse-node.p1");
-        Plan plan = withCopies(
-                new TypedCopy(new CopyId("note"), "patch note", new ApplicationId("previs"), port, Setting.of("4")));
+        Id<Port> port = Kind.PORT.id("boathouse-node.p1");
+        Plan plan = withCopies(new TypedCopy(
+                Kind.COPY.id("note"), "patch note", Kind.APPLICATION.id("previs"), port, Setting.of("4")));
         Changing change = Changing.wire(plan, port, 14);
         assertThat(change.before() + " " + change.after()).isEqualTo("Art-Net 4 Art-Net 14");
         assertThat(change.places())
@@ -190,24 +192,24 @@ class ApplyingTest {
 
     @Test
     void theOscPortOfAProgramNamesEveryLinkToIt() {
-        Changing change = Changing.oscPort(DEMO, new ApplicationId("hut-desk"), 24611);
+        Changing change = Changing.oscPort(DEMO, Kind.APPLICATION.id("hut-desk"), 24611);
         assertThat(change.places()).extracting(p -> p.at().value()).containsExactly("go-link", "tablet-link");
         Plan all = Elsewhere.all(change.places(), 24611).applyTo(change.change().applyTo(DEMO));
         assertThat(Check.run(all).findings()).isEqualTo(Check.run(DEMO).findings());
-        assertThatThrownBy(() -> Changing.oscPort(DEMO, new ApplicationId("hut-desk"), 70_000))
+        assertThatThrownBy(() -> Changing.oscPort(DEMO, Kind.APPLICATION.id("hut-desk"), 70_000))
                 .hasMessage("A UDP port is 1 to 65535, not 70000.");
-        assertThatThrownBy(() -> Changing.wire(DEMO, new PortId("boathouse-node.p1"), 32_768))
+        assertThatThrownBy(() -> Changing.wire(DEMO, Kind.PORT.id("boathouse-node.p1"), 32_768))
                 .hasMessage("Art-Net has no universe 32768.");
     }
 
     @Test
     void aNameIsAlsoPrintedOnLabelsOfTheBoxAndItsCables() {
-        HostId pergola = new HostId("pergola-controller");
+        Id<Host> pergola = Kind.HOST.id("pergola-controller");
         Plan plan = Wiring.cable(
                         DEMO,
                         CableKind.NETWORK,
                         DEMO.index().host(pergola).adapters().get(0).id(),
-                        new HostId("boathouse-switch"))
+                        Kind.HOST.id("boathouse-switch"))
                 .applyTo(DEMO);
         Changing change = Changing.name(plan, pergola, "Tunnel controller");
         assertThat(change.places())
@@ -231,7 +233,7 @@ class ApplyingTest {
     @ParameterizedTest
     @ValueSource(strings = {"boathouse-node.p1/104", "pergola.o3/900", "rockery-node.p2/77", "bridge-node.p1/0"})
     void whatIsOnlyPlannedChangesNothingUntilItIsTickedOff(String change) {
-        PortId port = new PortId(change.substring(0, change.indexOf('/')));
+        Id<Port> port = Kind.PORT.id(change.substring(0, change.indexOf('/')));
         Changing changing = Changing.wire(DEMO, port, Integer.parseInt(change.substring(change.indexOf('/') + 1)));
         Plan planned = changing.later().applyTo(DEMO);
         for (Elsewhere place : changing.places()) {
@@ -257,18 +259,18 @@ class ApplyingTest {
     @Test
     void everySettingOfThePlanIsMadeOnSomeBox() throws Exception {
         Plan ready = FernlightTrail.ready();
-        LinkId cue = ready.links().get(0).id();
-        Plan rare = ready.withAdapter(
-                        new AdapterId("visitor-router.visitors"),
+        Id<ControlLink> cue = ready.links().get(0).id();
+        Plan rare = ready.with(
+                        Kind.ADAPTER.id("visitor-router.visitors"),
                         a -> a.withServes(Optional.of(new DhcpServer(
                                         new Setting<>(true, false),
                                         Ipv4Address.parse("172.23.64.50"),
                                         Ipv4Address.parse("172.23.64.90"))))
                                 .withPlug(a.plug().withVlan(Optional.of(new Setting<>(4, 5)))))
-                .withHost(
-                        new HostId("office-computer"),
+                .with(
+                        Kind.HOST.id("office-computer"),
                         h -> h.withFirewall(new Firewall(new Setting<>(true, false), Set.of())))
-                .withLink(cue, l -> l.withAnswerPort(8001));
+                .with(cue, l -> l.withAnswerPort(8001));
         for (Plan plan : List.of(TestPlans.pier(), rare)) {
             Set<Object> there = Collections.newSetFromMap(new IdentityHashMap<>());
             for (List<?> shelf : List.of(

@@ -165,14 +165,14 @@ class GearTest {
         assertThat(plan.cables()).hasSize(2).anyMatch(c -> c.kind() == CableKind.MIDI);
         plan = say(plan, "bind hut to control");
         assertThat(plan.index()
-                        .application(new ApplicationId("full-console.desk"))
+                        .application(Kind.APPLICATION.id("full-console.desk"))
                         .binding(Purpose.SACN_SEND))
-                .isEqualTo(Binding.to(new AdapterId("full-console.control")));
+                .isEqualTo(Binding.to(Kind.ADAPTER.id("full-console.control")));
         plan = say(plan, "bind hut to stream");
         plan = say(plan, "segment Talk 172.21.8.0/24");
         plan = say(plan, "put node 3 on talk");
         assertThat(plan.index()
-                        .adapter(new AdapterId("4-port-node-3.network"))
+                        .adapter(Kind.ADAPTER.id("4-port-node-3.network"))
                         .addresses()
                         .get(0)
                         .inForce()
@@ -247,7 +247,7 @@ class GearTest {
     void aUsbInterfaceNeedsItsCable() {
         Plan plan = say(say(say(Plan.EMPTY, "console software"), "usb 2"), "route software to usb");
         plan = say(plan, "patch");
-        FixtureId fixture = plan.fixtures().get(0).id();
+        Id<Fixture> fixture = plan.fixtures().get(0).id();
         assertThat(new SignalPaths(plan).ofFixture(fixture).verdict()).isEqualTo(Verdict.NOT_KNOWN);
         Host computer = plan.hosts().stream()
                 .filter(h -> h.kind() == HostKind.COMPUTER)
@@ -259,7 +259,7 @@ class GearTest {
                 .orElseThrow();
         plan = Wiring.cable(plan, CableKind.USB, computer.id(), usb.id()).applyTo(plan);
         assertThat(new SignalPaths(plan).ofFixture(fixture).verdict()).isEqualTo(Verdict.PASSES);
-        plan = plan.withCable(plan.cables().get(0).id(), c -> c.withConnected(false));
+        plan = plan.with(plan.cables().get(0).id(), c -> c.withConnected(false));
         var hop = new SignalPaths(plan)
                 .ofFixture(fixture)
                 .paths()
@@ -286,7 +286,7 @@ class GearTest {
         assertThat(path.source().map(plan.index()::name)).contains("Full console");
         assertThat(path.protocol()).isEqualTo("artnet");
         assertThat(Check.run(plan).findings()).isEmpty();
-        Plan silent = plan.withStream(plan.streams().get(0).id(), s -> s.withEnabled(false));
+        Plan silent = plan.with(plan.streams().get(0).id(), s -> s.withEnabled(false));
         var dark = new SignalPaths(silent)
                 .ofFixture(plan.fixtures().get(0).id())
                 .paths()
@@ -310,26 +310,26 @@ class GearTest {
             }
         }
         List<Host> boxes = plan.hosts();
-        AdapterId console = boxes.get(0).adapters().get(0).id();
-        List<AdapterId> chain = boxes.stream()
+        Id<Adapter> console = boxes.get(0).adapters().get(0).id();
+        List<Id<Adapter>> chain = boxes.stream()
                 .filter(h -> h.kind() == HostKind.PIXEL_CONTROLLER)
                 .map(h -> h.adapters().get(0).id())
                 .toList();
-        HostId hub = boxes.get(1).id();
+        Id<Host> hub = boxes.get(1).id();
         plan = Wiring.cable(plan, CableKind.NETWORK, console, hub).applyTo(plan);
         plan = Wiring.cable(plan, CableKind.NETWORK, hub, chain.get(0)).applyTo(plan);
         plan = Wiring.cable(plan, CableKind.NETWORK, chain.get(0), chain.get(1)).applyTo(plan);
         plan = Wiring.cable(plan, CableKind.NETWORK, chain.get(1), chain.get(2)).applyTo(plan);
         assertThat(Check.run(plan).findings()).isEmpty();
 
-        Plan cut = plan.withCable(plan.cables().get(2).id(), c -> c.withConnected(false));
+        Plan cut = plan.with(plan.cables().get(2).id(), c -> c.withConnected(false));
         assertThat(Check.run(cut).findings()).singleElement().satisfies(f -> {
             assertThat(f.id())
                     .isEqualTo("adapter.unplugged@" + cut.cables().get(2).id().value());
             assertThat(f.hop().orElseThrow().number()).isEqualTo(5);
             assertThat(f.text()).contains("1 more signal suffers from it");
         });
-        Plan off = plan.withHost(
+        Plan off = plan.with(
                 plan.index().hostOf(chain.get(0)).id(),
                 h -> h.withPower(h.power().withOn(false)));
         var report = Check.run(off);
@@ -414,21 +414,21 @@ class GearTest {
     @Test
     void whateverIsRemovedLeavesAPlanThatOpens() {
         for (Plan start : List.of(TestPlans.pier(), FernlightTrail.draft(), FernlightTrail.ready())) {
-            List<Id> all = new ArrayList<>(start.index().ids());
+            List<Id<?>> all = new ArrayList<>(start.index().ids());
             all.sort(java.util.Comparator.comparing(Id::value));
             for (int seed = 0; seed < 60; seed++) {
                 Random random = new Random(seed);
-                List<Id> some = new ArrayList<>();
+                List<Id<?>> some = new ArrayList<>();
                 for (int i = 1 + random.nextInt(3); i > 0; i--) {
                     some.add(all.get(random.nextInt(all.size())));
                 }
                 Removing removing = Removing.of(start, new HashSet<>(some));
                 Plan after = removing.edit().applyTo(start);
                 opensAgain(after);
-                for (Id id : some) {
+                for (Id<?> id : some) {
                     assertThat(after.index().find(id)).as("%s is gone", id).isEmpty();
                 }
-                for (Id id : removing.also()) {
+                for (Id<?> id : removing.also()) {
                     assertThat(after.index().find(id))
                             .as("%s went with %s", id, some)
                             .isEmpty();
@@ -439,14 +439,15 @@ class GearTest {
 
     @Test
     void whatGoesWithAThingIsSaid() {
-        assertThat(Removing.of(TestPlans.pier(), List.of(new HostId("node-a"))).alsoInWords())
+        assertThat(Removing.of(TestPlans.pier(), List.of(Kind.HOST.id("node-a")))
+                        .alsoInWords())
                 .isEqualTo("1 adapter, 1 program, 1 receiver, 2 ports, 2 lines, 1 cable");
     }
 
     @Test
     void copiesCountOnAndHarmNothing() {
         Plan pier = TestPlans.pier();
-        Made made = Duplicating.of(pier, List.of(new HostId("node-a"), new HostId("node-b")), 3);
+        Made made = Duplicating.of(pier, List.of(Kind.HOST.id("node-a"), Kind.HOST.id("node-b")), 3);
         Plan after = made.edit().applyTo(pier);
         assertThat(made.hosts()).hasSize(6);
         assertThat(after.hosts())

@@ -13,10 +13,10 @@ import zentrel.address.Readdressing;
 import zentrel.address.Scheme;
 import zentrel.demo.FernlightTrail;
 import zentrel.plan.Host;
-import zentrel.plan.HostId;
 import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.SegmentId;
+import zentrel.plan.Segment;
 import zentrel.plan.Universe;
 
 /** What a line of words is understood as, on the demo plan. */
@@ -144,7 +144,7 @@ class WordingTableTest {
                 .applyTo(READY);
         assertThat(zentrel.check.Check.run(routed).isBroken()).isFalse();
         assertThat(new zentrel.path.SignalPaths(routed)
-                        .of(new zentrel.plan.PortId("rockery-node.p3"))
+                        .of(zentrel.plan.Kind.PORT.id("rockery-node.p3"))
                         .verdict())
                 .isEqualTo(zentrel.path.Verdict.PASSES);
     }
@@ -160,7 +160,7 @@ class WordingTableTest {
         assertThat(zentrel.check.Check.run(routed).isBroken()).isFalse();
         for (String port : List.of("rockery-node.p3", "rockery-node.p4")) {
             assertThat(new zentrel.path.SignalPaths(routed)
-                            .of(new zentrel.plan.PortId(port))
+                            .of(zentrel.plan.Kind.PORT.id(port))
                             .verdict())
                     .as(port)
                     .isEqualTo(zentrel.path.Verdict.PASSES);
@@ -186,7 +186,7 @@ class WordingTableTest {
 
     @Test
     void whatIsSelectedIsMeantWhereNothingIsNamed() {
-        Id selected = new HostId("orchard-node");
+        Id<?> selected = Kind.HOST.id("orchard-node");
         assertThat(new Wording(READY, LIBRARY, selected)
                         .offers("duplicate")
                         .get(0)
@@ -229,7 +229,7 @@ class WordingTableTest {
         assertThat(made.adapters())
                 .extracting(a -> a.name() + " " + a.addresses().size())
                 .containsExactly("Network 1", "Radio 0");
-        SegmentId segment = made.adapters().get(1).segment().orElseThrow();
+        Id<Segment> segment = made.adapters().get(1).segment().orElseThrow();
         assertThat(GivingOut.of(plan, List.of(segment), new Scheme.ByKind(0), true, Optional.empty())
                         .readdressing()
                         .changes())

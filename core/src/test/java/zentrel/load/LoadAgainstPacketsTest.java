@@ -25,10 +25,10 @@ import zentrel.plan.*;
 class LoadAgainstPacketsTest {
     /** What one second puts on the cables, counted packet by packet. */
     private static final class Cables {
-        private final Map<AdapterId, Double> out = new HashMap<>();
-        private final Map<AdapterId, Double> in = new HashMap<>();
-        private final Map<AdapterId, Double> meant = new HashMap<>();
-        private final Map<AdapterId, Double> bitsIn = new HashMap<>();
+        private final Map<Id<Adapter>, Double> out = new HashMap<>();
+        private final Map<Id<Adapter>, Double> in = new HashMap<>();
+        private final Map<Id<Adapter>, Double> meant = new HashMap<>();
+        private final Map<Id<Adapter>, Double> bitsIn = new HashMap<>();
 
         Cables(Plan plan) {
             for (Stream stream : plan.streams()) {
@@ -53,7 +53,7 @@ class LoadAgainstPacketsTest {
                 return;
             }
             Adapter by = index.adapter(binding.adapters().get(0));
-            Set<AdapterId> members = new HashSet<>();
+            Set<Id<Adapter>> members = new HashSet<>();
             for (Port port : index.portsOf(stream.universe())) {
                 if (port.protocol().inForce() == stream.protocol()) {
                     Host host = index.host(index.applicationOf(port.id()).host());
@@ -85,9 +85,9 @@ class LoadAgainstPacketsTest {
     private static void compare(Plan plan) {
         Cables cables = new Cables(plan);
         Load load = Load.of(plan);
-        Set<AdapterId> told = new HashSet<>();
+        Set<Id<Adapter>> told = new HashSet<>();
         for (Load.Link link : load.links()) {
-            AdapterId id = link.adapter();
+            Id<Adapter> id = link.adapter();
             told.add(id);
             assertThat(link.out().packets())
                     .as("out of " + id)
@@ -114,7 +114,7 @@ class LoadAgainstPacketsTest {
         for (int change = 0; change < 6; change++) {
             Stream stream = plan.streams().get(random.nextInt(plan.streams().size()));
             int what = random.nextInt(4);
-            plan = plan.withStream(stream.id(), s -> switch (what) {
+            plan = plan.with(stream.id(), s -> switch (what) {
                 case 0 -> s.withRate(1 + random.nextInt(44));
                 case 1 -> s.withEnabled(!s.enabled().inForce());
                 case 2 -> s.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.of(10, 1, 1, 1)));
@@ -136,7 +136,7 @@ class LoadAgainstPacketsTest {
     @ValueSource(ints = {1, 10, 60, 200})
     void loadGrowsWithUniverses(int more) {
         Plan plan = FernlightTrail.ready();
-        ApplicationId desk = new ApplicationId("hut-desk");
+        Id<Application> desk = Kind.APPLICATION.id("hut-desk");
         List<Double> parts = new ArrayList<>();
         for (int times = 0; times <= 2; times++) {
             Optional<Load.WhatIf> whatIf = times == 0

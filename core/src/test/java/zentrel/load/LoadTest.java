@@ -45,8 +45,8 @@ class LoadTest {
     }
 
     private static Plan hub(Plan plan, boolean snoops, boolean asks, boolean drops) {
-        return plan.withHost(
-                new HostId("hub"),
+        return plan.with(
+                Kind.HOST.id("hub"),
                 h -> h.withSwitching(new Switching(Setting.of(snoops), Setting.of(asks), drops, false)));
     }
 
@@ -80,8 +80,8 @@ class LoadTest {
                 .as("a sender is no member")
                 .isZero();
         assertThat(link(pier, "node-c.net").in().everybody()).isEqualTo(rate);
-        Plan one = pier.withStream(
-                new StreamId("s2"), s -> s.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.parse("10.77.20.3"))));
+        Plan one = pier.with(
+                Kind.STREAM.id("s2"), s -> s.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.parse("10.77.20.3"))));
         assertThat(in(one, "node-b.net")).as("unicast does not flood").isEqualTo(2 * rate);
     }
 
@@ -100,8 +100,8 @@ class LoadTest {
         Plan pier = hub(TestPlans.pier(), snoops, asks, drops);
         Load load = Load.of(
                 pier,
-                Optional.of(new Load.WhatIf(0, new ApplicationId("desk"), Protocol.SACN, Delivery.MULTICAST, dies)));
-        assertThat(load.groupsOn(new SegmentId("light"))).isEqualTo(groups);
+                Optional.of(new Load.WhatIf(0, Kind.APPLICATION.id("desk"), Protocol.SACN, Delivery.MULTICAST, dies)));
+        assertThat(load.groupsOn(Kind.SEGMENT.id("light"))).isEqualTo(groups);
         double in = load.links().stream()
                 .filter(l -> l.adapter().value().equals("node-b.net"))
                 .findFirst()
@@ -116,8 +116,8 @@ class LoadTest {
         Plan pier = TestPlans.pier();
         assertThat(link(pier, "desk.light").speed()).isEqualTo(1e9);
         assertThat(link(pier, "node-b.net").speed()).isEqualTo(Load.BITS_PER_SECOND);
-        Plan slow = pier.withAdapter(
-                new AdapterId("node-a.net"), a -> a.withPlug(a.plug().withMegabits(Optional.of(10))));
+        Plan slow = pier.with(
+                Kind.ADAPTER.id("node-a.net"), a -> a.withPlug(a.plug().withMegabits(Optional.of(10))));
         assertThat(Load.of(slow).busiest().orElseThrow().adapter().value()).isEqualTo("node-a.net");
         assertThat(Load.of(slow).headroom(Protocol.SACN, 44))
                 .isLessThan(Load.of(pier).headroom(Protocol.SACN, 44) / 8)
@@ -131,11 +131,11 @@ class LoadTest {
         assertThat(Load.of(pier).air())
                 .as("nothing wireless where the streams are")
                 .isEmpty();
-        Plan air = pier.withAdapter(new AdapterId("tab.air"), a -> a.withSegment(new SegmentId("light")));
-        assertThat(Load.of(air).air()).containsExactly(new Load.Air(new SegmentId("light"), 3 * rate));
+        Plan air = pier.with(Kind.ADAPTER.id("tab.air"), a -> a.withSegment(Kind.SEGMENT.id("light")));
+        assertThat(Load.of(air).air()).containsExactly(new Load.Air(Kind.SEGMENT.id("light"), 3 * rate));
         assertThat(Load.of(hub(air, true, true, true)).air())
                 .as("its groups have members on the wire only")
-                .containsExactly(new Load.Air(new SegmentId("light"), rate));
+                .containsExactly(new Load.Air(Kind.SEGMENT.id("light"), rate));
     }
 
     @Test
@@ -144,7 +144,8 @@ class LoadTest {
         double rate = pier.streams().get(0).ratePerSecond();
         Load after = Load.of(
                 pier,
-                Optional.of(new Load.WhatIf(60, new ApplicationId("desk"), Protocol.SACN, Delivery.MULTICAST, false)));
+                Optional.of(
+                        new Load.WhatIf(60, Kind.APPLICATION.id("desk"), Protocol.SACN, Delivery.MULTICAST, false)));
         Load.Link desk = after.links().stream()
                 .filter(l -> l.adapter().value().equals("desk.light"))
                 .findFirst()

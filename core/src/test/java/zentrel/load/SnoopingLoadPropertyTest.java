@@ -22,17 +22,17 @@ class SnoopingLoadPropertyTest {
     private static Plan with(Plan plan, Switching switching) {
         java.util.List<Host> hosts = new java.util.ArrayList<>(plan.hosts());
         hosts.add(new Host(
-                        new HostId("watching"),
+                        Kind.HOST.id("watching"),
                         "Watching switch",
                         HostKind.SWITCH,
                         "",
                         OperatingSystem.FIRMWARE,
                         Optional.empty(),
                         java.util.List.of(new Adapter(
-                                new AdapterId("watching.net"),
+                                Kind.ADAPTER.id("watching.net"),
                                 "Net",
                                 AdapterKind.WIRED,
-                                Optional.of(new SegmentId("stream")),
+                                Optional.of(Kind.SEGMENT.id("stream")),
                                 Setting.of(true),
                                 true,
                                 java.util.List.of(),
@@ -41,15 +41,15 @@ class SnoopingLoadPropertyTest {
                         Firewall.OPEN,
                         SourceCheck.NONE)
                 .withSwitching(switching));
-        return plan.withHosts(hosts);
+        return plan.with(Kind.HOST, hosts);
     }
 
-    private static Map<AdapterId, Load.Link> links(Plan plan, boolean dies) {
-        Map<AdapterId, Load.Link> all = new HashMap<>();
+    private static Map<Id<Adapter>, Load.Link> links(Plan plan, boolean dies) {
+        Map<Id<Adapter>, Load.Link> all = new HashMap<>();
         Load.of(
                         plan,
                         Optional.of(new Load.WhatIf(
-                                0, new ApplicationId("desk0"), Protocol.SACN, Delivery.MULTICAST, dies)))
+                                0, Kind.APPLICATION.id("desk0"), Protocol.SACN, Delivery.MULTICAST, dies)))
                 .links()
                 .forEach(l -> all.put(l.adapter(), l));
         return all;
@@ -59,8 +59,8 @@ class SnoopingLoadPropertyTest {
     @MethodSource("seeds")
     void membersGetTheirGroupsAndNobodyElseDoes(long seed) {
         Plan plan = RandomPlans.healthy(seed);
-        Map<AdapterId, Load.Link> flooded = links(with(plan, Switching.PLAIN), false);
-        Map<AdapterId, Load.Link> asked =
+        Map<Id<Adapter>, Load.Link> flooded = links(with(plan, Switching.PLAIN), false);
+        Map<Id<Adapter>, Load.Link> asked =
                 links(with(plan, new Switching(Setting.of(true), Setting.of(true), true, false)), false);
         flooded.forEach((id, before) -> {
             Load.Link now = asked.get(id);
@@ -81,12 +81,15 @@ class SnoopingLoadPropertyTest {
         Plan plan = RandomPlans.healthy(seed);
         Plan snooped = with(plan, new Switching(Setting.of(true), Setting.of(true), drops, false));
         Plan noGroups = with(
-                plan.withStreams(plan.streams().stream()
-                        .filter(s -> s.delivery() != Delivery.MULTICAST)
-                        .toList()),
+                plan.with(
+                        Kind.STREAM,
+                        plan.streams().stream()
+                                .filter(s -> s.delivery() != Delivery.MULTICAST)
+                                .toList()),
                 Switching.PLAIN);
-        Map<AdapterId, Load.Link> expected = drops ? links(noGroups, false) : links(with(plan, Switching.PLAIN), false);
-        Map<AdapterId, Load.Link> dead = links(snooped, true);
+        Map<Id<Adapter>, Load.Link> expected =
+                drops ? links(noGroups, false) : links(with(plan, Switching.PLAIN), false);
+        Map<Id<Adapter>, Load.Link> dead = links(snooped, true);
         for (Host host : snooped.hosts()) {
             for (Adapter adapter : host.adapters()) {
                 double wanted = expected.containsKey(adapter.id())

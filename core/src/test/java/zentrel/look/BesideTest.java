@@ -60,7 +60,7 @@ class BesideTest {
     void whatIsMostLikeItStandsBesideIt() {
         Plan draft = FernlightTrail.draft();
         SignalPaths paths = new SignalPaths(draft);
-        SignalPath dark = paths.of(new PortId("boathouse-node.p1")).paths().stream()
+        SignalPath dark = paths.of(Kind.PORT.id("boathouse-node.p1")).paths().stream()
                 .filter(p -> p.verdict() == Verdict.BROKEN)
                 .findFirst()
                 .orElseThrow();
@@ -74,11 +74,11 @@ class BesideTest {
     void whatWasSeenIsOfOneSignalToOneReceiver() {
         Plan pier = TestPlans.pier();
         SignalPaths paths = new SignalPaths(pier);
-        SignalPath rail = paths.of(new PortId("a1")).paths().get(0);
+        SignalPath rail = paths.of(Kind.PORT.id("a1")).paths().get(0);
         assertThat(Seen.of(pier, rail))
                 .containsExactly(new Seen(4, Answer.YES, Instant.parse("2026-11-20T19:04:00Z"), "kim"));
-        assertThat(Seen.of(pier, paths.of(new PortId("a2")).paths().get(0))).isEmpty();
-        SignalPath go = paths.ofLink(new LinkId("go")).paths().get(0);
+        assertThat(Seen.of(pier, paths.of(Kind.PORT.id("a2")).paths().get(0))).isEmpty();
+        SignalPath go = paths.ofLink(Kind.LINK.id("go")).paths().get(0);
         assertThat(Seen.of(pier, go)).extracting(Seen::place).containsExactly(11);
         NextLook look = NextLook.of(pier, rail, Seen.of(pier, rail));
         assertThat(look.left()).as("seen at 5, so it dies after it").allMatch(p -> p > 4);
@@ -87,9 +87,9 @@ class BesideTest {
     @Test
     void whatWasSeenGoesWithWhatItWasSeenOf() {
         Plan pier = TestPlans.pier();
-        Plan less = Removing.of(pier, List.of(new HostId("node-a"))).edit().applyTo(pier);
+        Plan less = Removing.of(pier, List.of(Kind.HOST.id("node-a"))).edit().applyTo(pier);
         assertThat(less.sightings()).extracting(s -> s.signal().value()).containsExactly("go");
-        Plan none = Removing.of(pier, List.of(new HostId("desk-box"))).edit().applyTo(pier);
+        Plan none = Removing.of(pier, List.of(Kind.HOST.id("desk-box"))).edit().applyTo(pier);
         assertThat(none.sightings()).isEmpty();
     }
 }

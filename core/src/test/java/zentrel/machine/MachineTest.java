@@ -58,7 +58,7 @@ class MachineTest {
             for (Adapter a : host.adapters()) {
                 String mac = String.format("02:5A-%02x:00:%02x:%02x", number % 7, number / 256, number++ % 256)
                         .replace('-', ':');
-                next = next.withAdapter(a.id(), x -> x.withMac(Optional.of(mac)));
+                next = next.with(a.id(), x -> x.withMac(Optional.of(mac)));
             }
         }
         return next;
@@ -123,7 +123,7 @@ class MachineTest {
 
     private static Plan computer(OperatingSystem system, String adapterName) {
         Plan plan = FernlightTrail.ready();
-        Host office = plan.index().host(new HostId("office-computer"));
+        Host office = plan.index().host(Kind.HOST.id("office-computer"));
         List<Adapter> adapters = new ArrayList<>();
         Adapter first = office.adapters().get(0);
         Adapter odd = new Adapter(
@@ -147,27 +147,29 @@ class MachineTest {
         adapters.add(adapter("spare", "Spare", AdapterKind.WIRED, AddressOrigin.MANUAL, false));
         adapters.add(adapter("inner", "Inner", AdapterKind.VIRTUAL, AddressOrigin.MANUAL, true));
         adapters.add(adapter("inner-2", "Innermost", AdapterKind.VIRTUAL, AddressOrigin.MANUAL, true));
-        return plan.withHosts(plan.hosts().stream()
-                .map(h -> h.id().equals(office.id())
-                        ? new Host(
-                                h.id(),
-                                h.name(),
-                                h.kind(),
-                                h.place(),
-                                system,
-                                h.profile(),
-                                adapters,
-                                h.firewall(),
-                                h.sourceCheck(),
-                                h.power(),
-                                h.switching())
-                        : h)
-                .toList());
+        return plan.with(
+                Kind.HOST,
+                plan.hosts().stream()
+                        .map(h -> h.id().equals(office.id())
+                                ? new Host(
+                                        h.id(),
+                                        h.name(),
+                                        h.kind(),
+                                        h.place(),
+                                        system,
+                                        h.profile(),
+                                        adapters,
+                                        h.firewall(),
+                                        h.sourceCheck(),
+                                        h.power(),
+                                        h.switching())
+                                : h)
+                        .toList());
     }
 
     private static Adapter adapter(String id, String name, AdapterKind kind, AddressOrigin origin, boolean on) {
         return new Adapter(
-                new AdapterId(id),
+                Kind.ADAPTER.id(id),
                 name,
                 kind,
                 Optional.empty(),
@@ -183,8 +185,8 @@ class MachineTest {
     void everyStepOnAComputerHasItsWayBack(OperatingSystem system) throws Exception {
         for (String name : ODD) {
             Plan plan = computer(system, name);
-            MachineSheet sheet =
-                    MachineSheet.of(plan, new HostId("office-computer"), Map.of(new AdapterId("spare"), "Ethernet 3"));
+            MachineSheet sheet = MachineSheet.of(
+                    plan, Kind.HOST.id("office-computer"), Map.of(Kind.ADAPTER.id("spare"), "Ethernet 3"));
             assertThat(sheet.steps())
                     .extracting(MachineStep::title)
                     .containsExactly(
@@ -225,7 +227,7 @@ class MachineTest {
                 assertThat(run("sh", "-n", file)).isEmpty();
             }
         }
-        assertThatThrownBy(() -> MachineSheet.of(FernlightTrail.ready(), new HostId("boathouse-node"), Map.of()))
+        assertThatThrownBy(() -> MachineSheet.of(FernlightTrail.ready(), Kind.HOST.id("boathouse-node"), Map.of()))
                 .hasMessage("Boathouse node is set by its own menus; only computers take commands.");
     }
 
@@ -260,7 +262,7 @@ class MachineTest {
         for (String name : ODD) {
             for (OperatingSystem system : List.of(OperatingSystem.LINUX, OperatingSystem.MACOS)) {
                 MachineSheet sheet =
-                        MachineSheet.of(computer(system, name), new HostId("office-computer"), java.util.Map.of());
+                        MachineSheet.of(computer(system, name), Kind.HOST.id("office-computer"), java.util.Map.of());
                 String text = sheet.text(name);
                 assertThat(text.lines().filter(l -> !l.isEmpty() && !l.startsWith("# ")))
                         .as(text)
@@ -274,12 +276,16 @@ class MachineTest {
         }
         int[] next = {0};
         Plan ready = withMacs(FernlightTrail.ready()).withName("$(touch gone)");
-        Plan named = ready.withHosts(ready.hosts().stream()
-                .map(h -> h.withName(ODD.get(next[0]++ % ODD.size())))
-                .toList());
-        Plan odd = named.withSegments(named.segments().stream()
-                .map(s -> s.withName(ODD.get(next[0]++ % ODD.size())))
-                .toList());
+        Plan named = ready.with(
+                Kind.HOST,
+                ready.hosts().stream()
+                        .map(h -> h.withName(ODD.get(next[0]++ % ODD.size())))
+                        .toList());
+        Plan odd = named.with(
+                Kind.SEGMENT,
+                named.segments().stream()
+                        .map(s -> s.withName(ODD.get(next[0]++ % ODD.size())))
+                        .toList());
         Reservations all = Reservations.of(odd);
         assertThat(all.dnsmasq().lines().filter(l -> !l.isEmpty()))
                 .allMatch(l -> l.startsWith("# ") || l.startsWith("dhcp-range=") || l.startsWith("dhcp-host="));
@@ -295,7 +301,7 @@ class MachineTest {
     @Test
     void aNameThatIsAPatternIsLookedUpByComparison() {
         MachineSheet sheet = MachineSheet.of(
-                computer(OperatingSystem.WINDOWS, "Port [1]*"), new HostId("office-computer"), java.util.Map.of());
+                computer(OperatingSystem.WINDOWS, "Port [1]*"), Kind.HOST.id("office-computer"), java.util.Map.of());
         String text = sheet.text("x") + sheet.backText("x");
         assertThat(text)
                 .contains("-InterfaceIndex (Get-NetAdapter | Where-Object { $_.Name -eq 'Port [1]*' }).ifIndex");
@@ -309,7 +315,7 @@ class MachineTest {
         assertThat(Reservations.of(plan).leftOut())
                 .anySatisfy(l ->
                         assertThat(l).isEqualTo("The Network adapter of Jetty node has 10.41.22.3 like another one."));
-        Plan twice = plan.withAdapter(new AdapterId("bridge-node.network"), a -> a.withMac(Optional.of("no mac, 1")));
+        Plan twice = plan.with(Kind.ADAPTER.id("bridge-node.network"), a -> a.withMac(Optional.of("no mac, 1")));
         assertThat(Reservations.of(twice).leftOut())
                 .anySatisfy(l -> assertThat(l).contains("\"no mac, 1\" as its hardware address, which is none"));
     }
@@ -326,7 +332,7 @@ class MachineTest {
         assertThat(taken).contains("hut-console", "hut-console-2", "cafe-dimmer", "host", "host-2");
         assertThat(HostsFile.of(FernlightTrail.ready())).contains("10.41.1.1\thut-console\n");
         Plan odd = FernlightTrail.ready()
-                .withHost(new HostId("office-computer"), h -> h.withName("=HYPERLINK(\"x\"), \"Büro\""));
+                .with(Kind.HOST.id("office-computer"), h -> h.withName("=HYPERLINK(\"x\"), \"Büro\""));
         List<CSVRecord> rows = CSVFormat.RFC4180
                 .builder()
                 .setHeader()

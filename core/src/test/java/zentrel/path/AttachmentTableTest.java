@@ -34,7 +34,10 @@ class AttachmentTableTest {
     }
 
     private static SignalPath path(Plan plan) {
-        return new SignalPaths(plan).ofLink(new LinkId("x")).paths().get(0);
+        return new SignalPaths(plan)
+                .ofAttachment(Kind.ATTACHMENT.id("x"))
+                .paths()
+                .get(0);
     }
 
     private static String judged(Plan plan) {
@@ -99,7 +102,7 @@ class AttachmentTableTest {
 
     @Test
     void itIsMadeByWordsAndGoesWithItsEnds() {
-        Plan plan = rig("net", "", "1", "1", "", "").withAttachments(java.util.List.of());
+        Plan plan = rig("net", "", "1", "1", "", "").with(Kind.ATTACHMENT, java.util.List.of());
         var offers = new Wording(plan, Library.shipped(), null).offers("attach desk to view");
         assertThat(offers.get(0).text()).isEqualTo("Attach View to Desk by its own stream");
         Plan attached = offers.get(0).work().get().edit().applyTo(plan);
@@ -108,7 +111,7 @@ class AttachmentTableTest {
             assertThat(a.to().value()).isEqualTo("view");
         });
         assertThat(Check.run(attached).findings()).isEmpty();
-        Plan gone = zentrel.gear.Removing.of(attached, java.util.List.of(new HostId("p")))
+        Plan gone = zentrel.gear.Removing.of(attached, java.util.List.of(Kind.HOST.id("p")))
                 .edit()
                 .applyTo(attached);
         assertThat(gone.attachments()).isEmpty();

@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
-import zentrel.plan.FixtureId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 
 /**
@@ -49,7 +49,7 @@ class BindingTableTest {
                         protocol)
                 .getBytes(StandardCharsets.UTF_8));
         SignalPath path =
-                new SignalPaths(plan).ofFixture(new FixtureId("f")).paths().get(0);
+                new SignalPaths(plan).ofFixture(Kind.FIXTURE.id("f")).paths().get(0);
         return path.hops()
                 .flatMap(h -> h.issues().stream())
                 .filter(i -> i.verdict().compareTo(Verdict.AT_RISK) >= 0)

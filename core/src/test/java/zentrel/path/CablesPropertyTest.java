@@ -22,14 +22,14 @@ class CablesPropertyTest {
         return java.util.stream.LongStream.rangeClosed(1, 60);
     }
 
-    private static HostId box(int n) {
-        return new HostId("sw" + n);
+    private static Id<Host> box(int n) {
+        return Kind.HOST.id("sw" + n);
     }
 
     private static Plan rig(Random random) {
         List<Segment> segments = new ArrayList<>();
         for (int s = 0; s < SEGMENTS; s++) {
-            segments.add(new Segment(new SegmentId("seg" + s), "Segment " + s, Optional.empty(), false, false));
+            segments.add(new Segment(Kind.SEGMENT.id("seg" + s), "Segment " + s, Optional.empty(), false, false));
         }
         List<Host> hosts = new ArrayList<>();
         List<Cable> cables = new ArrayList<>();
@@ -57,14 +57,14 @@ class CablesPropertyTest {
             int b = random.nextInt(SWITCHES);
             if (a != b) {
                 cables.add(new Cable(
-                        new CableId("w" + w), "w" + w, CableKind.NETWORK, box(a), box(b), random.nextInt(5) > 0));
+                        Kind.CABLE.id("w" + w), "w" + w, CableKind.NETWORK, box(a), box(b), random.nextInt(5) > 0));
             }
         }
         for (int n = 0; n < SWITCHES; n++) {
             if (random.nextBoolean()) {
-                AdapterId id = new AdapterId("n" + n + ".net");
+                Id<Adapter> id = Kind.ADAPTER.id("n" + n + ".net");
                 hosts.add(new Host(
-                        new HostId("n" + n),
+                        Kind.HOST.id("n" + n),
                         "Node " + n,
                         HostKind.NODE,
                         "",
@@ -74,7 +74,7 @@ class CablesPropertyTest {
                                 id,
                                 "Net",
                                 AdapterKind.WIRED,
-                                Optional.of(new SegmentId("seg" + random.nextInt(SEGMENTS))),
+                                Optional.of(Kind.SEGMENT.id("seg" + random.nextInt(SEGMENTS))),
                                 Setting.of(true),
                                 true,
                                 List.of(),
@@ -82,10 +82,10 @@ class CablesPropertyTest {
                                 Optional.empty())),
                         Firewall.OPEN,
                         SourceCheck.NONE));
-                cables.add(new Cable(new CableId("a" + n), "a" + n, CableKind.NETWORK, id, box(n), true));
+                cables.add(new Cable(Kind.CABLE.id("a" + n), "a" + n, CableKind.NETWORK, id, box(n), true));
             }
         }
-        return Plan.EMPTY.withSegments(segments).withHosts(hosts).withCables(cables);
+        return Plan.EMPTY.with(Kind.SEGMENT, segments).with(Kind.HOST, hosts).with(Kind.CABLE, cables);
     }
 
     /** Independent rings of a graph: its edges less its nodes plus its parts (Euler; any textbook of graphs). */
@@ -93,7 +93,7 @@ class CablesPropertyTest {
     @MethodSource("seeds")
     void asManyRingsAsEulerCounts(long seed) {
         Plan plan = rig(new Random(seed));
-        Set<HostId> open = plan.hosts().stream()
+        Set<Id<Host>> open = plan.hosts().stream()
                 .filter(h -> h.kind() == HostKind.SWITCH
                         && h.power().on()
                         && !h.switching().loopGuard())
@@ -107,7 +107,7 @@ class CablesPropertyTest {
         assertThat(rings).hasSize(edges.size() - open.size() + parts);
         Plan cut = plan;
         for (Rings.Ring ring : rings) {
-            cut = cut.withCable(ring.closing(), c -> c.withConnected(false));
+            cut = cut.with(ring.closing(), c -> c.withConnected(false));
         }
         assertThat(new Rings(cut).all())
                 .as("without the cables that close them")
@@ -123,8 +123,8 @@ class CablesPropertyTest {
     }
 
     /** Parts by colouring until nothing changes, which is slow and plain. */
-    private static int parts(Set<HostId> nodes, List<Cable> edges) {
-        List<HostId> order = new ArrayList<>(nodes);
+    private static int parts(Set<Id<Host>> nodes, List<Cable> edges) {
+        List<Id<Host>> order = new ArrayList<>(nodes);
         int[] colour = java.util.stream.IntStream.range(0, order.size()).toArray();
         boolean changed = true;
         while (changed) {
@@ -151,9 +151,9 @@ class CablesPropertyTest {
             reach[n][n] = true;
         }
         for (Cable c : plan.cables()) {
-            if (c.connected() && c.from() instanceof HostId a && c.to() instanceof HostId b) {
-                int i = number(a);
-                int j = number(b);
+            if (c.connected() && c.from().is(Kind.HOST) && c.to().is(Kind.HOST)) {
+                int i = number(c.from());
+                int j = number(c.to());
                 reach[i][j] = true;
                 reach[j][i] = true;
             }
@@ -167,7 +167,7 @@ class CablesPropertyTest {
         }
         var found = Snooping.of(plan);
         for (Segment segment : plan.segments()) {
-            Set<HostId> snoopers = new HashSet<>();
+            Set<Id<Host>> snoopers = new HashSet<>();
             boolean asked = false;
             for (Host box : plan.hosts()) {
                 if (box.kind() != HostKind.SWITCH || !box.power().on()) {
@@ -191,7 +191,7 @@ class CablesPropertyTest {
         }
     }
 
-    private static int number(HostId id) {
+    private static int number(Id<?> id) {
         return Integer.parseInt(id.value().substring(2));
     }
 }

@@ -95,7 +95,7 @@ class JudgedRightlyTest {
         assertThat(universe(without)).isNotEqualTo("passes");
         Plan off = plan(ROUTED.formatted(system, gateway, "false"));
         assertThat(new SignalPaths(off)
-                        .ofUniverse(new UniverseId("u"))
+                        .ofUniverse(Kind.UNIVERSE.id("u"))
                         .paths()
                         .get(0)
                         .issues())
@@ -165,8 +165,9 @@ class JudgedRightlyTest {
                 .isEqualTo("passes");
         assertThat(universe(near(viewer(system.word(), wifi.formatted("true", "false")), group, "sacn")))
                 .isEqualTo("passes");
-        Plan all = both.withApplication(
-                new ApplicationId("pv"), a -> a.withBinding(Purpose.listening(Protocol.SACN), Setting.of(Binding.ALL)));
+        Plan all = both.with(
+                Kind.APPLICATION.id("pv"),
+                a -> a.withBinding(Purpose.listening(Protocol.SACN), Setting.of(Binding.ALL)));
         assertThat(universe(all)).as("bound to all").isEqualTo("passes");
         String unicast = "'protocol':'artnet','delivery':'unicast','to':['10.31.0.7']";
         assertThat(universe(near(viewer(system.word(), wifi.formatted("true", "true")), unicast, "artnet")))
@@ -212,8 +213,8 @@ class JudgedRightlyTest {
                 "'protocol':'sacn'",
                 "sacn"));
         Plan gone = how.equals("without power")
-                ? asked.withHost(new HostId("q"), h -> h.withPower(new Power(false, List.of())))
-                : zentrel.gear.Removing.of(asked, List.of(new HostId("q")))
+                ? asked.with(Kind.HOST.id("q"), h -> h.withPower(new Power(false, List.of())))
+                : zentrel.gear.Removing.of(asked, List.of(Kind.HOST.id("q")))
                         .edit()
                         .applyTo(asked);
         Plan before = how.equals("back again") ? gone : asked;
@@ -309,8 +310,12 @@ class JudgedRightlyTest {
                 ",{'id':'c','name':'Third','adapters':[{'id':'cx','segment':'n','addresses':['10.31.0.7/16']}]}",
                 "'protocol':'artnet','delivery':'unicast','to':['10.31.0.7']",
                 "artnet"));
-        Plan swapped = twice.withHosts(List.of(
-                twice.hosts().get(0), twice.hosts().get(2), twice.hosts().get(1)));
+        Plan swapped = twice.with(
+                Kind.HOST,
+                List.of(
+                        twice.hosts().get(0),
+                        twice.hosts().get(2),
+                        twice.hosts().get(1)));
         assertThat(fixes(swapped, "address.duplicate")).anyMatch(f -> f.endsWith(", and in the unicast list of Desk"));
     }
 
@@ -373,9 +378,9 @@ class JudgedRightlyTest {
     @Test
     void standingByNeedsASourceThatSends() {
         Plan healthy = desks("backup", "'standby':true", "");
-        Plan off = healthy.withStream(new StreamId("s"), s -> s.withEnabled(false));
+        Plan off = healthy.with(Kind.STREAM.id("s"), s -> s.withEnabled(false));
         SignalPaths paths = new SignalPaths(off);
-        assertThat(paths.ofUniverse(new UniverseId("u")).paths()).allMatch(p -> p.verdict() == Verdict.BROKEN);
+        assertThat(paths.ofUniverse(Kind.UNIVERSE.id("u")).paths()).allMatch(p -> p.verdict() == Verdict.BROKEN);
         assertThat(finding(off, "universe.not-enabled").text()).contains("stands by for Main");
         assertThat(fixes(off, "universe.not-enabled")).isNotEmpty();
     }
@@ -383,11 +388,13 @@ class JudgedRightlyTest {
     @Test
     void aMergeThatTheReceiverCannotDo() {
         Plan merged = desks("backup", "'priority':100", "");
-        Plan meant = merged.withUniverse(new UniverseId("u"), u -> u.withMerge(true));
+        Plan meant = merged.with(Kind.UNIVERSE.id("u"), u -> u.withMerge(true));
         assertThat(universe(meant)).isEqualTo("passes");
         Plan none = desks("backup", "'priority':100", "'merge':'none',");
         assertThat(universe(none)).isEqualTo("universe.cannot-merge at risk");
-        assertThat(Contest.of(new SignalPaths(none), new UniverseId("u")).get(0).now())
+        assertThat(Contest.of(new SignalPaths(none), Kind.UNIVERSE.id("u"))
+                        .get(0)
+                        .now())
                 .contains("which one is not specified");
     }
 
@@ -410,7 +417,9 @@ class JudgedRightlyTest {
         Plan parts = plan(PATCHED.formatted("{'universe':'v','start':1,'footprint':4,'line':'k'}"));
         assertThat(Check.run(parts).findings()).isEmpty();
         SignalPaths paths = new SignalPaths(parts);
-        assertThat(paths.ofFixture(new FixtureId("x")).paths()).hasSize(2).allMatch(p -> p.verdict() == Verdict.PASSES);
+        assertThat(paths.ofFixture(Kind.FIXTURE.id("x")).paths())
+                .hasSize(2)
+                .allMatch(p -> p.verdict() == Verdict.PASSES);
         Plan one = plan(PATCHED.formatted("{'universe':'v','start':1,'footprint':4}"));
         assertThat(fixes(one, "patch.line-differs")).contains("Connect slots 1 to 4 of 7 x by Line B");
     }
@@ -419,15 +428,15 @@ class JudgedRightlyTest {
     @Test
     void aFixtureOnAnotherLine() {
         Plan wrong = plan(PATCHED.formatted("{'universe':'u','start':20}"))
-                .withFixture(new FixtureId("y"), f -> f.withLine(Optional.of(new LineId("l"))));
+                .with(Kind.FIXTURE.id("y"), f -> f.withLine(Optional.of(Kind.LINE.id("l"))));
         List<SignalPath> paths =
-                new SignalPaths(wrong).ofFixture(new FixtureId("y")).paths();
+                new SignalPaths(wrong).ofFixture(Kind.FIXTURE.id("y")).paths();
         assertThat(paths).singleElement().satisfies(p -> {
             assertThat(decisive(p)).isEqualTo("patch.line-differs");
             assertThat(p.decisive().orElseThrow().kind()).isEqualTo(HopKind.LEADS);
         });
         Finding finding = finding(wrong, "patch.line-differs");
-        assertThat(finding.cause()).isEqualTo(new FixtureId("y"));
+        assertThat(finding.cause()).isEqualTo(Kind.FIXTURE.id("y"));
         assertThat(finding.text()).doesNotContain("more signal");
     }
 
@@ -494,16 +503,15 @@ class JudgedRightlyTest {
     void oneOfTwoAddressesOfAnAdapter() {
         String bound = "'osc-send':['ak'],'osc-listen':[{'adapter':'ak','address':'10.45.0.5'}]";
         Plan plan = control("10.45.0.5", "", "false", bound)
-                .withAdapter(
-                        new AdapterId("ak"),
+                .with(
+                        Kind.ADAPTER.id("ak"),
                         a -> a.withAddress(
                                 1,
                                 new AdapterAddress(
                                         Setting.of(zentrel.ipv4.HostAddress.parse("10.45.0.6/16")),
                                         AddressOrigin.MANUAL)));
         assertThat(link(plan)).isEqualTo("passes");
-        Plan other =
-                plan.withLink(new LinkId("l"), l -> l.withDestination(zentrel.ipv4.Ipv4Address.parse("10.45.0.6")));
+        Plan other = plan.with(Kind.LINK.id("l"), l -> l.withDestination(zentrel.ipv4.Ipv4Address.parse("10.45.0.6")));
         assertThat(link(other)).isEqualTo("control.wrong-target");
         assertThat(fixes(other, "control.wrong-target")).contains("Send Cues to Hut desk to 10.45.0.5");
     }
@@ -513,10 +521,10 @@ class JudgedRightlyTest {
     @Test
     void aPathShowsWhatOnlyTheWholePlanTells() {
         Plan shared = control("10.45.0.5", "", "false", "'osc-send':['ak'],'osc-listen':['ak']");
-        Application twin = shared.index().application(new ApplicationId("m"));
+        Application twin = shared.index().application(Kind.APPLICATION.id("m"));
         List<Application> programs = new java.util.ArrayList<>(shared.applications());
         programs.add(new Application(
-                new ApplicationId("m2"),
+                Kind.APPLICATION.id("m2"),
                 "Hut desk",
                 twin.host(),
                 twin.kind(),
@@ -525,12 +533,12 @@ class JudgedRightlyTest {
                 twin.outputs(),
                 twin.screens(),
                 twin.osc()));
-        Report report = Check.run(shared.withApplications(programs));
+        Report report = Check.run(shared.with(Kind.APPLICATION, programs));
         Finding finding = report.findings().stream()
                 .filter(f -> f.rule().equals("adapter.port-shared"))
                 .findFirst()
                 .orElseThrow();
-        SignalPath path = PathFindings.of(report, report.signalPaths().ofLink(new LinkId("l")))
+        SignalPath path = PathFindings.of(report, report.signalPaths().ofLink(Kind.LINK.id("l")))
                 .paths()
                 .get(0);
         assertThat(decisive(path)).isEqualTo("adapter.port-shared at risk");
@@ -549,11 +557,11 @@ class JudgedRightlyTest {
                  'links':[{'id':'l','from':'a1','to':'a3','destination':'10.1.1.1','port':24510,'pattern':'/a'}]}""");
         PlanIndex index = plan.index();
         assertThat(List.of("a1", "a2", "a3").stream()
-                        .map(a -> index.name(new ApplicationId(a)))
+                        .map(a -> index.name(Kind.APPLICATION.id(a)))
                         .collect(Collectors.joining(", ")))
                 .isEqualTo("Firmware on Left node, Firmware on Right node, Third");
-        assertThat(index.name(new ReceiverId("r3"))).isEqualTo("Third");
-        assertThat(index.name(new PortId("p1"))).isEqualTo("Port 1 of Firmware on Left node");
-        assertThat(index.name(new LinkId("l"))).isEqualTo("Firmware on Left node to Third");
+        assertThat(index.name(Kind.RECEIVER.id("r3"))).isEqualTo("Third");
+        assertThat(index.name(Kind.PORT.id("p1"))).isEqualTo("Port 1 of Firmware on Left node");
+        assertThat(index.name(Kind.LINK.id("l"))).isEqualTo("Firmware on Left node to Third");
     }
 }

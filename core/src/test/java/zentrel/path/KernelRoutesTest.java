@@ -142,7 +142,7 @@ class KernelRoutesTest {
                         Subnet.parse("172.16." + (16 * i) + ".0/" + (20 + random.nextInt(3))), Optional.of(neighbour)));
             }
             adapters.add(new Adapter(
-                    new AdapterId("e" + i),
+                    Kind.ADAPTER.id("e" + i),
                     "e" + i,
                     AdapterKind.WIRED,
                     Optional.empty(),
@@ -158,7 +158,7 @@ class KernelRoutesTest {
                     Plug.USUAL));
         }
         return new Host(
-                new HostId("h"),
+                Kind.HOST.id("h"),
                 "Host",
                 HostKind.COMPUTER,
                 "",

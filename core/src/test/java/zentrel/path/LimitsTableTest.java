@@ -49,7 +49,7 @@ class LimitsTableTest {
 
     private static Plan with(Plan plan, String version, String licence, String attached) {
         Application source = plan.applications().get(0);
-        return plan.withApplication(source.id(), a -> {
+        return plan.with(source.id(), a -> {
             Application changed = version.isEmpty() ? a : a.withVersion(version);
             return changed.withInstalled(changed.installed()
                     .withLicence(Optional.of(licence).filter(l -> !l.isEmpty()))
@@ -114,7 +114,7 @@ class LimitsTableTest {
         Plan plan = with(rig("compact-console", 12), "2.9", "", "");
         Plan silenced = plan;
         for (int i = 0; i < 2; i++) {
-            silenced = silenced.withStream(plan.streams().get(i).id(), s -> s.withEnabled(false));
+            silenced = silenced.with(plan.streams().get(i).id(), s -> s.withEnabled(false));
         }
         assertThat(overLimit(silenced)).isEmpty();
     }

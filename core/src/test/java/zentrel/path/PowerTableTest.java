@@ -65,7 +65,7 @@ class PowerTableTest {
         return plan;
     }
 
-    private static HostId box(Plan plan, String name) {
+    private static Id<Host> box(Plan plan, String name) {
         return plan.hosts().stream()
                 .filter(h -> h.name().equals(name))
                 .map(Host::id)
@@ -78,7 +78,7 @@ class PowerTableTest {
                 .filter(c -> c.kind() == kind && c.name().contains(end))
                 .findFirst()
                 .orElseThrow();
-        return RIG.withCable(cable.id(), c -> c.withConnected(false));
+        return RIG.with(cable.id(), c -> c.withConnected(false));
     }
 
     @ParameterizedTest(name = "{0} {1}: dark at {2}, because {3}")
@@ -98,8 +98,7 @@ class PowerTableTest {
             })
     void whatLosesItsPowerDarkensWhatHangsOnIt(String harm, String where, String dark, String because) {
         Plan plan = switch (harm) {
-            case "off" ->
-                RIG.withHost(box(RIG, where), h -> h.withPower(h.power().withOn(false)));
+            case "off" -> RIG.with(box(RIG, where), h -> h.withPower(h.power().withOn(false)));
             case "power out" -> out(CableKind.POWER, where);
             case "network out" -> out(CableKind.NETWORK, where);
             default ->
@@ -127,14 +126,14 @@ class PowerTableTest {
     private static boolean isDark(Report report, Receiver receiver) {
         boolean fixtures =
                 report.plan().index().hostOf(receiver.application()).name().equals("Node");
-        Id at = fixtures ? report.plan().fixtures().get(0).id() : receiver.id();
+        Id<?> at = fixtures ? report.plan().fixtures().get(0).id() : receiver.id();
         return report.signalPaths().of(at).verdict() == Verdict.BROKEN;
     }
 
     @Test
     void theRigIsWholeAndAFeedThatNobodyDescribedIsTakenAsThere() {
         assertThat(Check.run(RIG).findings()).isEmpty();
-        assertThat(Check.run(RIG.withCables(List.of())).findings())
+        assertThat(Check.run(RIG.with(Kind.CABLE, List.of())).findings())
                 .as("nothing is known of any feed")
                 .isEmpty();
         assertThat(RIG.lines()).filteredOn(l -> l.via().isPresent()).hasSize(3);

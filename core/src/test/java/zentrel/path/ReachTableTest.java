@@ -7,7 +7,7 @@ import java.util.Locale;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
-import zentrel.plan.FixtureId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 
 /**
@@ -33,7 +33,7 @@ class ReachTableTest {
         String typed = delivery.equals("unicast") ? ",\"to\":[\"" + to.replaceAll("/.*", "") + "\"]" : "";
         Plan plan = TestPlans.read(RIG.formatted(from, sourceCheck, segment, to, protocol, delivery, typed, protocol)
                 .getBytes(StandardCharsets.UTF_8));
-        return new SignalPaths(plan).ofFixture(new FixtureId("f")).paths().get(0);
+        return new SignalPaths(plan).ofFixture(Kind.FIXTURE.id("f")).paths().get(0);
     }
 
     @ParameterizedTest(name = "{0} {1} {2}: {3}")

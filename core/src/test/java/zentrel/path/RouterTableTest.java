@@ -80,7 +80,7 @@ class RouterTableTest {
     /** What the path says, and the first fix that was tried and mends it. */
     private static void judged(Plan plan, String reason, String text, String fix) {
         SignalPath path =
-                new SignalPaths(plan).ofUniverse(new UniverseId("u")).paths().get(0);
+                new SignalPaths(plan).ofUniverse(Kind.UNIVERSE.id("u")).paths().get(0);
         assertThat(path.decisive()
                         .flatMap(Hop::issue)
                         .filter(i -> i.verdict() == Verdict.BROKEN)

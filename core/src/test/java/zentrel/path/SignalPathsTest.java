@@ -31,19 +31,19 @@ class SignalPathsTest {
     }
 
     private static Plan address(String adapter, String address) {
-        return PIER.withAdapter(
-                new AdapterId(adapter),
+        return PIER.with(
+                Kind.ADAPTER.id(adapter),
                 a -> a.withAddress(
                         0, new AdapterAddress(Setting.of(HostAddress.parse(address)), AddressOrigin.MANUAL)));
     }
 
     @Test
     void everyLegHasTenHopsAndAHealthyOnePasses() {
-        PathReport report = new SignalPaths(PIER).ofFixture(new FixtureId("x1"));
+        PathReport report = new SignalPaths(PIER).ofFixture(Kind.FIXTURE.id("x1"));
         assertThat(report.verdict()).isEqualTo(Verdict.PASSES);
         SignalPath path = report.paths().get(0);
-        assertThat(path.source()).contains(new ApplicationId("desk"));
-        assertThat(path.receiver()).contains(new PortId("a1"));
+        assertThat(path.source()).contains(Kind.APPLICATION.id("desk"));
+        assertThat(path.receiver()).contains(Kind.PORT.id("a1"));
         assertThat(path.protocol()).isEqualTo("artnet");
         assertThat(verdicts(path.legs().get(0))).isEqualTo("pppppppppp");
         assertThat(path.hops()).allSatisfy(h -> assertThat(h.text()).endsWith("."));
@@ -52,7 +52,7 @@ class SignalPathsTest {
     @Test
     void theWorstPathsComeFirstAndEquallyBadOnesAsTheyCome() {
         SignalPaths paths = new SignalPaths(FernlightTrail.draft());
-        PathReport desk = paths.of(new ApplicationId("hut-desk"));
+        PathReport desk = paths.of(Kind.APPLICATION.id("hut-desk"));
 
         assertThat(desk.paths())
                 .extracting(SignalPath::verdict)
@@ -79,42 +79,44 @@ class SignalPathsTest {
         }
     }
 
-    private static boolean hasPartIn(PlanIndex index, ApplicationId id, SignalPath path) {
-        Object signal = path.signal().flatMap(index::find).orElse("");
+    private static boolean hasPartIn(PlanIndex index, Id<Application> id, SignalPath path) {
+        Object signal = path.signal().flatMap(index::find).orElse(null);
         return (signal instanceof Stream s && s.application().equals(id))
                 || (signal instanceof ControlLink l && (l.from().equals(id) || l.to().equals(id)))
                 || (signal instanceof Attachment x && (x.from().equals(id) || x.to().equals(id)))
-                || (path.receiver().orElse(null) instanceof PortId p
-                        && index.applicationOf(p).id().equals(id));
+                || path.receiver()
+                        .flatMap(r -> r.as(Kind.PORT))
+                        .filter(p -> index.applicationOf(p).id().equals(id))
+                        .isPresent();
     }
 
     @Test
     void aNumberThatDiffersDiesByDeliveryAndIsCausedByThePort() {
-        SignalPath found = only(PIER.withPort(new PortId("a1"), p -> p.withWire(18)), "x1");
+        SignalPath found = only(PIER.with(Kind.PORT.id("a1"), p -> p.withWire(18)), "x1");
         assertThat(verdicts(found.legs().get(0))).isEqualTo("pppBpppBpp");
-        SignalPath group = new SignalPaths(PIER.withPort(new PortId("a2"), p -> p.withWire(103)))
-                .ofFixture(new FixtureId("x3"))
+        SignalPath group = new SignalPaths(PIER.with(Kind.PORT.id("a2"), p -> p.withWire(103)))
+                .ofFixture(Kind.FIXTURE.id("x3"))
                 .paths()
                 .get(0);
         assertThat(verdicts(group.legs().get(0))).isEqualTo("pppppBpBpp");
-        SignalPath broadcast = only(PIER.withPort(new PortId("b1"), p -> p.withWire(18)), "x4");
+        SignalPath broadcast = only(PIER.with(Kind.PORT.id("b1"), p -> p.withWire(18)), "x4");
         assertThat(verdicts(broadcast.legs().get(0))).isEqualTo("pppppppBpp");
         assertThat(List.of(found, group, broadcast))
                 .allSatisfy(p -> assertThat(p.issues()).allSatisfy(i -> {
-                    assertThat(i.cause()).isInstanceOf(PortId.class);
+                    assertThat(i.cause().is(Kind.PORT)).isTrue();
                     assertThat(i.rule()).isEqualTo("universe.off-by-one");
                 }));
         assertThat(found.legs().get(0).hops().get(9).would()).isTrue();
     }
 
     private static SignalPath only(Plan plan, String fixture) {
-        return new SignalPaths(plan).ofFixture(new FixtureId(fixture)).paths().get(0);
+        return new SignalPaths(plan).ofFixture(Kind.FIXTURE.id(fixture)).paths().get(0);
     }
 
     @Test
     void aStandbyAndALowerPriorityWaitBehindTheOther() {
         List<SignalPath> paths =
-                new SignalPaths(PIER).ofUniverse(new UniverseId("n2")).paths();
+                new SignalPaths(PIER).ofUniverse(Kind.UNIVERSE.id("n2")).paths();
         assertThat(paths).hasSize(2);
         assertThat(paths.get(0).legs().get(0).hop(HopKind.WINS).text()).contains("wins over Spare desk at 80");
         assertThat(paths.get(1).legs().get(0).hop(HopKind.WINS).text()).contains("Desk wins with priority 100");
@@ -122,20 +124,22 @@ class SignalPathsTest {
 
     @Test
     void aLinkThatNeedsAnAnswerHasTwoLegs() {
-        SignalPath path = new SignalPaths(PIER).ofLink(new LinkId("go")).paths().get(0);
+        SignalPath path =
+                new SignalPaths(PIER).ofLink(Kind.LINK.id("go")).paths().get(0);
         assertThat(path.legs()).hasSize(2);
         assertThat(verdicts(path.legs().get(0))).isEqualTo("pppppppppp");
         assertThat(verdicts(path.legs().get(1))).isEqualTo("ppppppppp-");
-        assertThat(path.legs().get(1).from()).isEqualTo(new ApplicationId("desk"));
+        assertThat(path.legs().get(1).from()).isEqualTo(Kind.APPLICATION.id("desk"));
     }
 
     @Test
     void anAnswerPortThatNobodyListensOnBreaksTheWayBackOnly() {
-        Plan plan = PIER.withLink(new LinkId("go"), l -> l.withAnswerPort(24690))
-                .withApplication(
-                        new ApplicationId("cues"),
+        Plan plan = PIER.with(Kind.LINK.id("go"), l -> l.withAnswerPort(24690))
+                .with(
+                        Kind.APPLICATION.id("cues"),
                         a -> a.withOsc(new OscInput(Setting.of(24691), Setting.of(true), Setting.of(true), List.of())));
-        SignalPath path = new SignalPaths(plan).ofLink(new LinkId("go")).paths().get(0);
+        SignalPath path =
+                new SignalPaths(plan).ofLink(Kind.LINK.id("go")).paths().get(0);
         assertThat(path.legs().get(0).verdict()).isEqualTo(Verdict.PASSES);
         assertThat(path.legs()
                         .get(1)
@@ -162,8 +166,8 @@ class SignalPathsTest {
     @Test
     void aSourceCheckDropsWhatHasNoRouteBack() {
         Plan plan = address("node-b.net", "10.77.20.4/24")
-                .withHost(
-                        new HostId("node-b"),
+                .with(
+                        Kind.HOST.id("node-b"),
                         h -> new Host(
                                 h.id(),
                                 h.name(),
@@ -174,8 +178,8 @@ class SignalPathsTest {
                                 h.adapters(),
                                 h.firewall(),
                                 SourceCheck.LOOSE))
-                .withStream(
-                        new StreamId("s3"),
+                .with(
+                        Kind.STREAM.id("s3"),
                         s -> s.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.parse("10.77.20.4"))));
         assertThat(only(plan, "x4").issues().map(Issue::reason)).contains(Reason.SOURCE_CHECK);
     }
@@ -209,13 +213,13 @@ class SignalPathsTest {
     void whateverIsChosenHasItsPaths() {
         Plan plan = FernlightTrail.draft();
         SignalPaths paths = new SignalPaths(plan);
-        for (Id id : plan.index().ids()) {
+        for (Id<?> id : plan.index().ids()) {
             assertThat(paths.of(id).paths())
                     .allSatisfy(p -> p.legs().forEach(l -> assertThat(l.hops()).hasSize(10)));
         }
-        assertThatThrownBy(() -> paths.of(new HostId("nobody"))).hasMessageContaining("nobody");
-        assertThat(paths.of(new FixtureId("f501")).verdict()).isEqualTo(Verdict.BROKEN);
-        assertThat(paths.ofFixture(new FixtureId("f501"))
+        assertThatThrownBy(() -> paths.of(Kind.HOST.id("nobody"))).hasMessageContaining("nobody");
+        assertThat(paths.of(Kind.FIXTURE.id("f501")).verdict()).isEqualTo(Verdict.BROKEN);
+        assertThat(paths.ofFixture(Kind.FIXTURE.id("f501"))
                         .paths()
                         .get(0)
                         .legs()

@@ -49,7 +49,7 @@ class SwitchesTableTest {
 
     private static String judged(Plan plan) {
         return new SignalPaths(plan)
-                .ofFixture(new FixtureId("f"))
+                .ofFixture(Kind.FIXTURE.id("f"))
                 .paths()
                 .get(0)
                 .hops()
@@ -98,7 +98,7 @@ class SwitchesTableTest {
     @Test
     void aSwitchWithoutPowerSnoopsNothing() {
         Plan dark = rig("", "", "\"snooping\":true", "multicast")
-                .withHost(new HostId("sw"), h -> h.withPower(h.power().withOn(false)));
+                .with(Kind.HOST.id("sw"), h -> h.withPower(h.power().withOn(false)));
         assertThat(judged(dark)).isEqualTo("power.off-between");
     }
 
@@ -107,20 +107,20 @@ class SwitchesTableTest {
     void theSocketThatIsAloneIsTheOddOne() {
         Plan plan = rig("\"vlan\":20", "\"vlan\":20", "", "multicast");
         List<Adapter> more = List.of(new Adapter(
-                        new AdapterId("cc"),
+                        Kind.ADAPTER.id("cc"),
                         "Third",
                         AdapterKind.WIRED,
-                        java.util.Optional.of(new SegmentId("light")),
+                        java.util.Optional.of(Kind.SEGMENT.id("light")),
                         Setting.of(true),
                         true,
                         List.of(),
                         java.util.Optional.empty(),
                         java.util.Optional.empty())
                 .withPlug(Plug.USUAL.withVlan(java.util.Optional.of(Setting.of(20)))));
-        Plan three = plan.withHost(new HostId("sw"), h -> h.withAdapters(more));
+        Plan three = plan.with(Kind.HOST.id("sw"), h -> h.withAdapters(more));
         for (String odd : List.of("aa", "bb")) {
-            Plan off = three.withAdapter(
-                    new AdapterId(odd), a -> a.withPlug(a.plug().withVlan(java.util.Optional.of(Setting.of(7)))));
+            Plan off = three.with(
+                    Kind.ADAPTER.id(odd), a -> a.withPlug(a.plug().withVlan(java.util.Optional.of(Setting.of(7)))));
             Finding finding = Check.run(off).findings().stream()
                     .filter(f -> f.rule().equals("network.vlan"))
                     .findFirst()
@@ -144,18 +144,18 @@ class SwitchesTableTest {
             })
     void aReceiverTakesAPart(String ranges, String expected) {
         Plan plan = rig("", "", "", "multicast")
-                .withReceiver(
-                        new ReceiverId("r"),
+                .with(
+                        Kind.RECEIVER.id("r"),
                         r -> r.withTaking(r.taking().withRanges(Protocol.SACN, NumberRange.parse(ranges))));
         assertThat(judged(plan)).isEqualTo(expected);
         if (!expected.equals("passes")) {
             Finding finding = Check.run(plan).findings().get(0);
             Plan mended = finding.fixes().get(0).edit().applyTo(plan);
             assertThat(judged(mended)).isEqualTo("passes");
-            Taking taking = mended.index().receiver(new ReceiverId("r")).taking();
+            Taking taking = mended.index().receiver(Kind.RECEIVER.id("r")).taking();
             for (int number = 1; number <= 12; number++) {
                 boolean before =
-                        plan.index().receiver(new ReceiverId("r")).taking().takes(Protocol.SACN, number);
+                        plan.index().receiver(Kind.RECEIVER.id("r")).taking().takes(Protocol.SACN, number);
                 assertThat(taking.takes(Protocol.SACN, number)).as("%d", number).isEqualTo(before || number == 5);
             }
         }

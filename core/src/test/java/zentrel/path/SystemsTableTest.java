@@ -8,8 +8,8 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.UniverseId;
 
 /**
  * Two computers with two cables between them, by system, worked out by hand. Weak and strong hosts: RFC 1122, section 3.3.4.2;
@@ -46,7 +46,7 @@ class SystemsTableTest {
         Plan plan = TestPlans.read(
                 RIG.formatted(from, adapters("a", a), to, check, adapters("b", b), protocol, delivery, typed, protocol)
                         .getBytes(StandardCharsets.UTF_8));
-        return new SignalPaths(plan).ofUniverse(new UniverseId("u")).paths().get(0);
+        return new SignalPaths(plan).ofUniverse(Kind.UNIVERSE.id("u")).paths().get(0);
     }
 
     @ParameterizedTest(name = "{0} {1} to {2} {4}, {5} {6}: {7}")

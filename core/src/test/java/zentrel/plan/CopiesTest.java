@@ -113,8 +113,11 @@ class CopiesTest {
             Object[] constants = c.getEnumConstants();
             return Optional.of(constants[constants.length - 1]);
         }
-        if (type instanceof Class<?> c && c == SegmentId.class) {
-            return Optional.of(new SegmentId("elsewhere"));
+        if (type instanceof ParameterizedType p && p.getRawType() == Id.class) {
+            return Kind.ALL.stream()
+                    .filter(k -> k.type() == p.getActualTypeArguments()[0])
+                    .<Object>map(k -> k.id("elsewhere"))
+                    .findFirst();
         }
         if (type instanceof Class<?> c && c == Ipv4Address.class) {
             return Optional.of(Ipv4Address.of(10, 9, 8, 7));

@@ -25,7 +25,7 @@ class HistoryTest {
                             ? rename("name " + i)
                             : new Edit(
                                     "Set a1 to " + wire + "." + i,
-                                    p -> p.withPort(new PortId("a1"), x -> x.withWire(wire)))));
+                                    p -> p.with(Kind.PORT.id("a1"), x -> x.withWire(wire)))));
         }
         List<Plan> distinct = plans.stream().distinct().toList();
         for (int i = distinct.size() - 2; i >= 0; i--) {
@@ -78,8 +78,8 @@ class HistoryTest {
         assertThat(pending).hasToString("4 (now 5)");
         assertThat(pending.applied()).isEqualTo(Setting.of(4));
         Plan plan = TestPlans.pier();
-        PortId a1 = new PortId("a1");
-        Plan planned = plan.withPort(a1, p -> p.withWire(new Setting<>(17, 3)));
+        Id<Port> a1 = Kind.PORT.id("a1");
+        Plan planned = plan.with(a1, p -> p.withWire(new Setting<>(17, 3)));
         assertThat(zentrel.check.Check.run(planned).findings())
                 .as("the path uses what is in force")
                 .singleElement()

@@ -24,7 +24,7 @@ class PlanIndexPropertyTest {
         PlanIndex ours = plan.index();
         PlanIndex theirs = fresh.index();
         assertThat(ours.ids()).isEqualTo(theirs.ids());
-        for (Id id : theirs.ids()) {
+        for (Id<?> id : theirs.ids()) {
             assertThat(ours.find(id)).isEqualTo(theirs.find(id));
             assertThat(ours.name(id)).isEqualTo(theirs.name(id));
             assertThat(ours.cablesOf(id)).isEqualTo(theirs.cablesOf(id));
@@ -37,7 +37,7 @@ class PlanIndexPropertyTest {
             h.adapters().forEach(a -> assertThat(ours.hostOf(a.id())).isEqualTo(theirs.hostOf(a.id())));
         }
         for (Application a : fresh.applications()) {
-            assertThat(ours.streamsOf(a.id())).isEqualTo(theirs.streamsOf(a.id()));
+            assertThat(ours.streamsFrom(a.id())).isEqualTo(theirs.streamsFrom(a.id()));
             assertThat(ours.receiversOf(a.id())).isEqualTo(theirs.receiversOf(a.id()));
             assertThat(ours.partOf(a.id())).isEqualTo(theirs.partOf(a.id()));
         }
@@ -87,9 +87,9 @@ class PlanIndexPropertyTest {
             plan = Removing.of(plan, List.of(host.id())).edit().applyTo(plan);
             assertThat(plan.index().find(host.id())).isEmpty();
             agree(plan);
-            Plan back = plan.withHosts(before.hosts())
-                    .withApplications(before.applications())
-                    .withReceivers(before.receivers());
+            Plan back = plan.with(Kind.HOST, before.hosts())
+                    .with(Kind.APPLICATION, before.applications())
+                    .with(Kind.RECEIVER, before.receivers());
             assertThat(back.index().find(host.id())).contains(host);
             host.adapters().forEach(a -> assertThat(back.index().find(a.id())).contains(a));
         }
@@ -102,13 +102,15 @@ class PlanIndexPropertyTest {
         Universe first = plan.universes().get(0);
         for (int i = 0; i < 2500; i++) {
             int number = i;
-            plan = plan.withUniverse(first.id(), u -> new Universe(u.id(), "Edit " + number, u.number(), u.merge()));
+            plan = plan.with(first.id(), u -> new Universe(u.id(), "Edit " + number, u.number(), u.merge()));
             if (i % 100 == 0) {
-                plan = plan.withUniverses(java.util.stream.Stream.concat(
-                                plan.universes().stream(),
-                                java.util.stream.Stream.of(
-                                        new Universe(new UniverseId("more" + number), "More", 1000 + number, false)))
-                        .toList());
+                plan = plan.with(
+                        Kind.UNIVERSE,
+                        java.util.stream.Stream.concat(
+                                        plan.universes().stream(),
+                                        java.util.stream.Stream.of(new Universe(
+                                                Kind.UNIVERSE.id("more" + number), "More", 1000 + number, false)))
+                                .toList());
             }
             assertThat(plan.index().universe(first.id()).name()).isEqualTo("Edit " + number);
         }

@@ -3,7 +3,6 @@ package zentrel.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Method;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,31 +18,26 @@ import zentrel.demo.FernlightTrail;
 class RecordsTest {
     private static final Plan READY = FernlightTrail.ready();
 
-    /** Each list of a plan can be replaced, and none of the others is touched by that. */
+    /** Each table of a plan can be replaced, and none of the others is touched by that. */
     @Test
-    void replacingOneListLeavesTheOthers() throws ReflectiveOperationException {
-        List<Method> lists = new ArrayList<>();
-        for (Method m : Plan.class.getMethods()) {
-            if (List.class.equals(m.getReturnType()) && m.getParameterCount() == 0) {
-                lists.add(m);
+    void replacingOneTableLeavesTheOthers() {
+        for (Kind<?> kind : Kind.TABLES) {
+            replacing(kind);
+        }
+        assertThatThrownBy(() -> READY.with(Kind.PORT, List.of()))
+                .hasMessage("A plan has no table of ports; each is part of another.");
+    }
+
+    private static <E> void replacing(Kind<E> kind) {
+        Plan without = READY.with(kind, List.of());
+        assertThat(without.table(kind)).isEmpty();
+        for (Kind<?> other : Kind.TABLES) {
+            if (!kind.equals(other)) {
+                assertThat(without.table(other)).as("%s after %s", other, kind).isSameAs(READY.table(other));
             }
         }
-        assertThat(lists).hasSize(15);
-        for (Method list : lists) {
-            String name = list.getName();
-            Method with = Plan.class.getMethod(
-                    "with" + Character.toUpperCase(name.charAt(0)) + name.substring(1), List.class);
-            Plan without = (Plan) with.invoke(READY, List.of());
-            assertThat((List<?>) list.invoke(without)).as(name).isEmpty();
-            for (Method other : lists) {
-                if (!other.equals(list)) {
-                    assertThat(other.invoke(without))
-                            .as("%s after %s", other.getName(), name)
-                            .isSameAs(other.invoke(READY));
-                }
-            }
-            assertThat(with.invoke(without, list.invoke(READY))).as(name).isEqualTo(READY);
-        }
+        assertThat(without.with(kind, READY.table(kind))).as(kind.word()).isEqualTo(READY);
+        assertThat(READY.with(kind, READY.table(kind))).isSameAs(READY);
     }
 
     /** Every with… method of every record gives back an equal value when it is given what was there. */
@@ -91,15 +85,9 @@ class RecordsTest {
                 "a#b|may not contain blanks"
             })
     void anIdThatCouldNotBeWrittenInAFixIsRefused(String id, String expected) {
-        for (Class<?> type : Id.class.getPermittedSubclasses()) {
-            assertThatThrownBy(() -> {
-                        try {
-                            type.getConstructor(String.class).newInstance(id);
-                        } catch (InvocationTargetException e) {
-                            throw e.getCause();
-                        }
-                    })
-                    .as(type.getSimpleName())
+        for (Kind<?> kind : Kind.ALL) {
+            assertThatThrownBy(() -> kind.id(id))
+                    .as(kind.word())
                     .isInstanceOf(IllegalArgumentException.class)
                     .hasMessageContaining(expected);
         }
@@ -142,14 +130,15 @@ class RecordsTest {
 
     @Test
     void whatMakesNoSenseIsRefusedInASentence() {
-        assertThatThrownBy(
-                        () -> new Cable(new CableId("c"), "c", CableKind.DMX, new HostId("a"), new HostId("a"), true))
+        assertThatThrownBy(() ->
+                        new Cable(Kind.CABLE.id("c"), "c", CableKind.DMX, Kind.HOST.id("a"), Kind.HOST.id("a"), true))
                 .hasMessage("A cable has two different ends, and both are \"a\".");
         assertThatThrownBy(() -> new LabelRange(5, 4, 0)).hasMessage("A range runs upwards: 5 to 4 does not.");
-        assertThatThrownBy(() -> new Break(new UniverseId("u"), 0, 1)).hasMessage("A start slot is 1 or more, not 0.");
-        assertThatThrownBy(() -> new Break(new UniverseId("u"), 1, 0)).hasMessageContaining("not 0");
+        assertThatThrownBy(() -> new Break(Kind.UNIVERSE.id("u"), 0, 1))
+                .hasMessage("A start slot is 1 or more, not 0.");
+        assertThatThrownBy(() -> new Break(Kind.UNIVERSE.id("u"), 1, 0)).hasMessageContaining("not 0");
         assertThatThrownBy(() -> new Binding(BindingMode.ADAPTERS, List.of())).hasMessageContaining("names adapters");
-        assertThatThrownBy(() -> new Binding(BindingMode.ALL, List.of(new AdapterId("a"))))
+        assertThatThrownBy(() -> new Binding(BindingMode.ALL, List.of(Kind.ADAPTER.id("a"))))
                 .isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new ProfilePorts("P", 0, PortKind.DMX, Set.of(Direction.OUTPUT), 0, Optional.empty()))
                 .hasMessage("A group has 1 to 4096 ports, not 0.");

@@ -98,11 +98,11 @@ class ScreenTest {
     void screensAreWrittenAndReadAndChangeNothing() throws Exception {
         Plan pier = TestPlans.pier();
         for (Screen screen : all()) {
-            Plan shown = pier.withApplication(new ApplicationId("fw-a"), a -> a.withScreen(Protocol.ARTNET, screen));
+            Plan shown = pier.with(Kind.APPLICATION.id("fw-a"), a -> a.withScreen(Protocol.ARTNET, screen));
             assertThat(PlanReader.read(PlanWriter.write(LoadedPlan.of(shown))).plan())
                     .isEqualTo(shown);
             assertThat(Check.run(shown).findings()).isEmpty();
-            assertThat(new SignalPaths(shown).of(new PortId("a1")).verdict()).isEqualTo(Verdict.PASSES);
+            assertThat(new SignalPaths(shown).of(Kind.PORT.id("a1")).verdict()).isEqualTo(Verdict.PASSES);
         }
         assertThatThrownBy(() -> new Screen(List.of())).hasMessageContaining("in one field, or in three");
         assertThatThrownBy(() -> new Screen.Field(2, 10)).hasMessageContaining("counts from 0 or 1");

@@ -22,19 +22,19 @@ import zentrel.plan.*;
 
 /** A run of universes to a run of ports: what goes where arrives there, and what cannot is refused with a sentence. */
 class RangeRoutingTest {
-    private static final ApplicationId DESK = new ApplicationId("desk0");
+    private static final Id<Application> DESK = Kind.APPLICATION.id("desk0");
 
     /** A rig with a spare node of so many ports, whichever protocol they are set to. */
     private static Plan withSpare(long seed, int ports) {
         Plan rig = RandomPlans.healthy(seed)
-                .withLines(List.of())
-                .withFixtures(List.of())
-                .withCables(List.of());
-        return rig.withReceiver(
+                .with(Kind.LINE, List.of())
+                .with(Kind.FIXTURE, List.of())
+                .with(Kind.CABLE, List.of());
+        return rig.with(
                 rig.receivers().get(0).id(),
                 r -> r.withPorts(IntStream.rangeClosed(1, ports)
                         .mapToObj(i -> new Port(
-                                new PortId("spare" + i),
+                                Kind.PORT.id("spare" + i),
                                 "Spare " + i,
                                 PortKind.DMX,
                                 Setting.of(Direction.INPUT),
@@ -49,13 +49,13 @@ class RangeRoutingTest {
     @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
     void eachArrivesAtItsPort(long seed) {
         Plan rig = withSpare(seed, 12);
-        List<UniverseId> all = rig.universes().stream().map(Universe::id).toList();
-        RangeRouting routed = RangeRouting.of(rig, DESK, all, new PortId("spare3"));
+        List<Id<Universe>> all = rig.universes().stream().map(Universe::id).toList();
+        RangeRouting routed = RangeRouting.of(rig, DESK, all, Kind.PORT.id("spare3"));
         Plan after = routed.edit().applyTo(rig);
         assertThat(routed.lines()).hasSameSizeAs(all).allMatch(l -> l.endsWith("."));
         SignalPaths paths = new SignalPaths(after);
         for (int i = 0; i < all.size(); i++) {
-            PortId port = new PortId("spare" + (i + 3));
+            Id<Port> port = Kind.PORT.id("spare" + (i + 3));
             assertThat(after.index().universesOf(port)).containsExactly(all.get(i));
             assertThat(paths.of(port).paths())
                     .as(routed.lines().get(i))
@@ -72,7 +72,7 @@ class RangeRoutingTest {
     void whoDoesNotSendItBeginsTo(Protocol only, Delivery delivery) {
         Plan rig = withSpare(3, 4);
         Receiver spare = rig.receivers().get(0);
-        rig = rig.withReceiver(
+        rig = rig.with(
                         spare.id(),
                         r -> new Receiver(
                                 r.id(),
@@ -83,31 +83,31 @@ class RangeRoutingTest {
                                 true,
                                 r.merge(),
                                 r.ports()))
-                .withStreams(List.of());
-        UniverseId first = rig.universes().get(0).id();
-        RangeRouting routed = RangeRouting.of(rig, DESK, List.of(first), new PortId("spare1"));
+                .with(Kind.STREAM, List.of());
+        Id<Universe> first = rig.universes().get(0).id();
+        RangeRouting routed = RangeRouting.of(rig, DESK, List.of(first), Kind.PORT.id("spare1"));
         assertThat(routed.lines().get(0)).contains("Desk 0 begins to send it");
         Plan after = routed.edit().applyTo(rig);
         assertThat(after.streams()).singleElement().satisfies(s -> {
             assertThat(s.protocol()).isEqualTo(only);
             assertThat(s.delivery()).isEqualTo(delivery);
         });
-        assertThat(new SignalPaths(after).of(new PortId("spare1")).verdict()).isEqualTo(Verdict.PASSES);
+        assertThat(new SignalPaths(after).of(Kind.PORT.id("spare1")).verdict()).isEqualTo(Verdict.PASSES);
     }
 
     @Test
     void tooFewPortsAreSaidAndNothingIsHalfDone() {
         Plan rig = withSpare(8, 3);
-        List<UniverseId> all =
+        List<Id<Universe>> all =
                 rig.universes().stream().map(Universe::id).limit(3).toList();
-        assertThatThrownBy(() -> RangeRouting.of(rig, DESK, all, new PortId("spare2")))
+        assertThatThrownBy(() -> RangeRouting.of(rig, DESK, all, Kind.PORT.id("spare2")))
                 .hasMessageMatching(
                         ".* has 2 ports from Spare 2 on, and " + all.size() + " universes are to go there\\.");
-        assertThatThrownBy(() -> RangeRouting.of(rig, DESK, List.of(), new PortId("spare2")))
+        assertThatThrownBy(() -> RangeRouting.of(rig, DESK, List.of(), Kind.PORT.id("spare2")))
                 .hasMessageContaining("Choose the universes");
-        Plan far = rig.withStreams(List.of())
-                .withUniverse(all.get(0), u -> new Universe(u.id(), u.name(), 900_000, false));
-        assertThatThrownBy(() -> RangeRouting.of(far, DESK, all.subList(0, 1), new PortId("spare1")))
+        Plan far =
+                rig.with(Kind.STREAM, List.of()).with(all.get(0), u -> new Universe(u.id(), u.name(), 900_000, false));
+        assertThatThrownBy(() -> RangeRouting.of(far, DESK, all.subList(0, 1), Kind.PORT.id("spare1")))
                 .hasMessageContaining("would be sACN 900000");
     }
 
@@ -115,7 +115,7 @@ class RangeRoutingTest {
     void whatWasThereIsNamed() {
         Plan pier = TestPlans.pier();
         RangeRouting routed =
-                RangeRouting.of(pier, new ApplicationId("desk"), List.of(new UniverseId("n3")), new PortId("a2"));
+                RangeRouting.of(pier, Kind.APPLICATION.id("desk"), List.of(Kind.UNIVERSE.id("n3")), Kind.PORT.id("a2"));
         assertThat(routed.lines())
                 .containsExactly(
                         "U3 Lamps goes to Port 2 of Node A as Art-Net 19, where its screen shows 19, instead of U2.");

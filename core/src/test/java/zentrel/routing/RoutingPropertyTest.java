@@ -81,14 +81,18 @@ class RoutingPropertyTest {
     @ValueSource(longs = {41, 42, 43, 44, 45, 46, 47, 48, 49, 50})
     void freePortsAreGivenOutOnce(long seed) {
         Plan healthy = RandomPlans.healthy(seed);
-        Plan bare = healthy.withFixtures(healthy.fixtures().stream()
-                        .map(f -> f.withLine(Optional.empty()))
-                        .toList())
-                .withReceivers(healthy.receivers().stream()
-                        .map(r -> r.withPorts(r.ports().stream()
-                                .map(p -> p.kind() == PortKind.DMX ? p.meantFor(Optional.empty()) : p)
-                                .toList()))
-                        .toList());
+        Plan bare = healthy.with(
+                        Kind.FIXTURE,
+                        healthy.fixtures().stream()
+                                .map(f -> f.withLine(Optional.empty()))
+                                .toList())
+                .with(
+                        Kind.RECEIVER,
+                        healthy.receivers().stream()
+                                .map(r -> r.withPorts(r.ports().stream()
+                                        .map(p -> p.kind() == PortKind.DMX ? p.meantFor(Optional.empty()) : p)
+                                        .toList()))
+                                .toList());
         AutoRouting routed = AutoRouting.of(bare);
         long used = bare.universes().stream()
                 .filter(u -> !bare.index().fixturesIn(u.id()).isEmpty())
@@ -103,7 +107,7 @@ class RoutingPropertyTest {
                     given++;
                     assertThat(port.enabled().inForce()).isTrue();
                     assertThat(receiver.protocols()).contains(port.protocol().inForce());
-                    UniverseId universe = port.universe().orElseThrow();
+                    Id<Universe> universe = port.universe().orElseThrow();
                     assertThat(after.index().streamsOf(universe))
                             .anyMatch(s -> s.protocol() == port.protocol().inForce()
                                     && after.index()

@@ -91,12 +91,14 @@ class RoutingTest {
     @Test
     void whatIsUsedAndNotRoutedFindsFreePorts() {
         Plan pier = TestPlans.pier();
-        Plan bare = pier.withPort(
-                        new PortId("b1"),
+        Plan bare = pier.with(
+                        Kind.PORT.id("b1"),
                         p -> p.meantFor(java.util.Optional.empty()).withEnabled(false))
-                .withFixtures(pier.fixtures().stream()
-                        .map(f -> f.id().value().equals("x4") ? f.withLine(java.util.Optional.empty()) : f)
-                        .toList());
+                .with(
+                        Kind.FIXTURE,
+                        pier.fixtures().stream()
+                                .map(f -> f.id().value().equals("x4") ? f.withLine(java.util.Optional.empty()) : f)
+                                .toList());
         AutoRouting routed = AutoRouting.of(bare);
         assertThat(routed.lines())
                 .hasSize(1)
@@ -132,17 +134,17 @@ class RoutingTest {
         Plan ready = FernlightTrail.ready();
         List<String> before =
                 Check.run(ready).findings().stream().map(Finding::id).toList();
-        ApplicationId desk = new ApplicationId("hut-desk");
+        Id<Application> desk = Kind.APPLICATION.id("hut-desk");
         SwitchingProtocol moved = SwitchingProtocol.of(ready, desk, Protocol.SACN);
         assertThat(moved.lines()).isNotEmpty();
         Plan sacn = moved.edit().applyTo(ready);
-        assertThat(sacn.index().streamsOf(desk)).noneMatch(s -> s.protocol() == Protocol.ARTNET);
+        assertThat(sacn.index().streamsFrom(desk)).noneMatch(s -> s.protocol() == Protocol.ARTNET);
         assertThat(Check.run(sacn).findings()).extracting(Finding::id).isSubsetOf(before);
-        assertThat(sacn.index().streamsOf(desk))
+        assertThat(sacn.index().streamsFrom(desk))
                 .allMatch(s -> sacn.index().wireOf(s).orElseThrow()
                         == sacn.index().universe(s.universe()).number());
         Plan back = SwitchingProtocol.of(sacn, desk, Protocol.ARTNET).edit().applyTo(sacn);
-        assertThat(back.index().streamsOf(desk)).allMatch(s -> s.protocol() == Protocol.ARTNET);
+        assertThat(back.index().streamsFrom(desk)).allMatch(s -> s.protocol() == Protocol.ARTNET);
         assertThat(Check.run(back).findings())
                 .extracting(Finding::rule)
                 .as("pages have one Sub-Net, and that is told")
@@ -155,19 +157,21 @@ class RoutingTest {
         assertThat(desk.better()).isEqualTo(Protocol.SACN);
         assertThat(desk.reasons().get(0)).startsWith("Another source sends the same universes");
         Plan deaf = TestPlans.pier()
-                .withReceivers(TestPlans.pier().receivers().stream()
-                        .map(r -> r.name().equals("Node B")
-                                ? new Receiver(
-                                        r.id(),
-                                        r.name(),
-                                        r.application(),
-                                        java.util.Set.of(Protocol.ARTNET),
-                                        r.inputOn(),
-                                        r.answersPolls(),
-                                        r.merge(),
-                                        r.ports())
-                                : r)
-                        .toList());
+                .with(
+                        Kind.RECEIVER,
+                        TestPlans.pier().receivers().stream()
+                                .map(r -> r.name().equals("Node B")
+                                        ? new Receiver(
+                                                r.id(),
+                                                r.name(),
+                                                r.application(),
+                                                java.util.Set.of(Protocol.ARTNET),
+                                                r.inputOn(),
+                                                r.answersPolls(),
+                                                r.merge(),
+                                                r.ports())
+                                        : r)
+                                .toList());
         ProtocolAdvice only = ProtocolAdvice.of(deaf).get(0);
         assertThat(only.better()).isEqualTo(Protocol.ARTNET);
         assertThat(only.reasons().get(0)).isEqualTo("Only Art-Net reaches everybody: Node B does not take sACN.");

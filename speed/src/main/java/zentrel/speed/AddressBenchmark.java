@@ -24,6 +24,7 @@ import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.Host;
 import zentrel.plan.HostKind;
+import zentrel.plan.Kind;
 import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
@@ -70,7 +71,7 @@ public class AddressBenchmark {
         List<Host> hosts = new ArrayList<>(plan.hosts());
         hosts.replaceAll(h -> h.withAdapters(
                 h.adapters().stream().map(a -> a.withAddresses(List.of())).toList()));
-        bare = plan.withHosts(hosts);
+        bare = plan.with(Kind.HOST, hosts);
     }
 
     /**

@@ -9,13 +9,13 @@ import zentrel.plan.ApplicationKind;
 import zentrel.plan.Break;
 import zentrel.plan.Delivery;
 import zentrel.plan.HostKind;
+import zentrel.plan.Kind;
 import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
 import zentrel.plan.Port;
 import zentrel.plan.PortKind;
 import zentrel.plan.Protocol;
 import zentrel.plan.Purpose;
-import zentrel.plan.UniverseId;
 
 /** A rig of any size: four desks, the rest nodes of four ports, five fixtures a universe. One node in fifty is off by one. */
 public final class LargePlan {
@@ -104,7 +104,7 @@ public final class LargePlan {
                             "Yard",
                             "t",
                             "l" + universe,
-                            new Break(new UniverseId(u), 1 + f * 40, 36));
+                            new Break(Kind.UNIVERSE.id(u), 1 + f * 40, 36));
                 }
             }
             s.receiver("rx" + n, "Node " + n, "fw" + n, Set.of(Protocol.ARTNET, Protocol.SACN), ports);

@@ -18,7 +18,7 @@ import zentrel.gear.Library;
 import zentrel.gear.Making;
 import zentrel.path.PathReport;
 import zentrel.path.SignalPaths;
-import zentrel.plan.FixtureId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.Profile;
 
@@ -71,6 +71,6 @@ public class PlanBenchmark {
     @Benchmark
     public PathReport pathOfOneFixture() {
         next = (next + 7) % 400;
-        return paths.ofFixture(new FixtureId("f" + (1 + next) + ".2"));
+        return paths.ofFixture(Kind.FIXTURE.id("f" + (1 + next) + ".2"));
     }
 }

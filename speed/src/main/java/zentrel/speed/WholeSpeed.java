@@ -13,15 +13,11 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.path.SignalPaths;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterId;
 import zentrel.plan.AddressOrigin;
 import zentrel.plan.Break;
-import zentrel.plan.FixtureId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.PortId;
 import zentrel.plan.Setting;
-import zentrel.plan.StreamId;
-import zentrel.plan.UniverseId;
 
 /** The largest rig there may be: how long a full check takes, one edit, one path, and what the open plan takes of memory. */
 final class WholeSpeed {
@@ -65,7 +61,7 @@ final class WholeSpeed {
         int[] fixture = {100};
         double path = timed(
                 WARM,
-                () -> paths.ofFixture(new FixtureId("f" + fixture[0]++ + ".0"))
+                () -> paths.ofFixture(Kind.FIXTURE.id("f" + fixture[0]++ + ".0"))
                         .paths()
                         .size());
         System.out.printf(
@@ -79,12 +75,12 @@ final class WholeSpeed {
     /** One edit of each common kind, a little different each time: a number, a priority, an address, a start. */
     private static Map<String, IntFunction<Plan>> edits(Plan plan) {
         Map<String, IntFunction<Plan>> edits = new LinkedHashMap<>();
-        edits.put("a port's number", i -> plan.withPort(new PortId("node77.p1"), p -> p.withWire(i)));
-        edits.put("a stream's priority", i -> plan.withStream(new StreamId("s77"), s -> s.withPriority(i)));
+        edits.put("a port's number", i -> plan.with(Kind.PORT.id("node77.p1"), p -> p.withWire(i)));
+        edits.put("a stream's priority", i -> plan.with(Kind.STREAM.id("s77"), s -> s.withPriority(i)));
         edits.put(
                 "an address",
-                i -> plan.withAdapter(
-                        new AdapterId("node77.net"),
+                i -> plan.with(
+                        Kind.ADAPTER.id("node77.net"),
                         a -> a.withAddress(
                                 0,
                                 new AdapterAddress(
@@ -92,8 +88,8 @@ final class WholeSpeed {
                                         AddressOrigin.MANUAL))));
         edits.put(
                 "a fixture's start",
-                i -> plan.withFixture(
-                        new FixtureId("f77.0"), f -> f.withBreak(0, new Break(new UniverseId("u77"), i, 36))));
+                i -> plan.with(
+                        Kind.FIXTURE.id("f77.0"), f -> f.withBreak(0, new Break(Kind.UNIVERSE.id("u77"), i, 36))));
         return edits;
     }
 

@@ -5,7 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.plan.ApplicationId;
+import zentrel.plan.Application;
+import zentrel.plan.Id;
 
 /**
  * Which loopback address stands for which application in one run. The last three numbers of a planned address are kept
@@ -13,12 +14,12 @@ import zentrel.plan.ApplicationId;
  * address of 127.201/16.
  */
 public final class AddressTable {
-    private final Map<ApplicationId, Ipv4Address> table = new LinkedHashMap<>();
-    private final Map<Ipv4Address, ApplicationId> taken = new HashMap<>();
+    private final Map<Id<Application>, Ipv4Address> table = new LinkedHashMap<>();
+    private final Map<Ipv4Address, Id<Application>> taken = new HashMap<>();
     private Ipv4Address next = Ipv4Address.of(127, 201, 0, 1);
 
     /** Gives an application its address; the same one when asked again. */
-    public Ipv4Address assign(ApplicationId application, Optional<Ipv4Address> planned) {
+    public Ipv4Address assign(Id<Application> application, Optional<Ipv4Address> planned) {
         return table.computeIfAbsent(application, a -> {
             Ipv4Address wanted = planned.map(p -> Ipv4Address.of(127, p.octet(1), p.octet(2), p.octet(3)))
                     .filter(this::usable)
@@ -40,17 +41,17 @@ public final class AddressTable {
         return next;
     }
 
-    public Optional<Ipv4Address> of(ApplicationId application) {
+    public Optional<Ipv4Address> of(Id<Application> application) {
         return Optional.ofNullable(table.get(application));
     }
 
     /** The application that an address stands for. */
-    public Optional<ApplicationId> at(Ipv4Address loopback) {
+    public Optional<Id<Application>> at(Ipv4Address loopback) {
         return Optional.ofNullable(taken.get(loopback));
     }
 
     /** Every assignment, in the order in which they were made. */
-    public Map<ApplicationId, Ipv4Address> all() {
+    public Map<Id<Application>, Ipv4Address> all() {
         return new LinkedHashMap<>(table);
     }
 }

@@ -16,11 +16,11 @@ import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
 import zentrel.packet.osc.OscMessage;
 import zentrel.plan.Application;
-import zentrel.plan.ApplicationId;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Delivery;
 import zentrel.plan.Direction;
 import zentrel.plan.Host;
+import zentrel.plan.Id;
 import zentrel.plan.OscInput;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
@@ -41,13 +41,13 @@ public final class PlanRun implements AutoCloseable {
     private final PlanIndex index;
     private final OutputGuard guard;
     private final AddressTable table = new AddressTable();
-    private final BiConsumer<ApplicationId, StandinEvent> listener;
-    private final Map<ApplicationId, ConsoleStandin> consoles = new LinkedHashMap<>();
-    private final Map<ApplicationId, LevelStandin> receivers = new LinkedHashMap<>();
+    private final BiConsumer<Id<Application>, StandinEvent> listener;
+    private final Map<Id<Application>, ConsoleStandin> consoles = new LinkedHashMap<>();
+    private final Map<Id<Application>, LevelStandin> receivers = new LinkedHashMap<>();
     private final List<UdpWire> wires = new ArrayList<>();
     private final List<String> leftOut = new ArrayList<>();
 
-    private PlanRun(Plan plan, OutputGuard guard, BiConsumer<ApplicationId, StandinEvent> listener) {
+    private PlanRun(Plan plan, OutputGuard guard, BiConsumer<Id<Application>, StandinEvent> listener) {
         this.plan = plan;
         this.index = plan.index();
         this.guard = guard;
@@ -60,7 +60,7 @@ public final class PlanRun implements AutoCloseable {
      * @param listener told of every event, on any thread
      * @throws IOException with a sentence, if a socket cannot be had; what had started is stopped
      */
-    public static PlanRun start(Plan plan, OutputGuard guard, BiConsumer<ApplicationId, StandinEvent> listener)
+    public static PlanRun start(Plan plan, OutputGuard guard, BiConsumer<Id<Application>, StandinEvent> listener)
             throws IOException {
         PlanRun run = new PlanRun(plan, guard, listener);
         try {
@@ -74,7 +74,7 @@ public final class PlanRun implements AutoCloseable {
 
     private void startAll() throws IOException {
         for (Application application : plan.applications()) {
-            boolean needed = !index.streamsOf(application.id()).isEmpty()
+            boolean needed = !index.streamsFrom(application.id()).isEmpty()
                     || !index.receiversOf(application.id()).isEmpty()
                     || application.osc().isPresent()
                     || plan.links().stream().anyMatch(l -> l.from().equals(application.id()));
@@ -84,7 +84,7 @@ public final class PlanRun implements AutoCloseable {
         }
         // Receivers first, so that the first poll of a console finds them.
         List<Application> inOrder = new ArrayList<>(plan.applications());
-        inOrder.sort(Comparator.comparing(a -> !index.streamsOf(a.id()).isEmpty()));
+        inOrder.sort(Comparator.comparing(a -> !index.streamsFrom(a.id()).isEmpty()));
         for (Application application : inOrder) {
             Optional<Ipv4Address> address = table.of(application.id());
             if (address.isPresent()) {
@@ -108,7 +108,7 @@ public final class PlanRun implements AutoCloseable {
             startReceiver(application, wire);
         }
         List<ConsoleStream> streams = new ArrayList<>();
-        for (Stream stream : index.streamsOf(application.id())) {
+        for (Stream stream : index.streamsFrom(application.id())) {
             consoleStream(application, stream).ifPresent(streams::add);
         }
         if (!streams.isEmpty()) {
@@ -257,7 +257,7 @@ public final class PlanRun implements AutoCloseable {
     }
 
     /** How many packets with levels a source has sent. */
-    public long sentBy(ApplicationId application) {
+    public long sentBy(Id<Application> application) {
         ConsoleStandin console = consoles.get(application);
         return console == null ? 0 : console.sentCount();
     }

@@ -105,9 +105,9 @@ final class KernelTrial {
                 List.of(PlanSketch.port("p", "Port", PortKind.DMX, protocol, 1, "u")));
         Plan plan = sketch.plan();
         if (delivery == Delivery.UNICAST) {
-            plan = plan.withStream(new StreamId("s"), s -> s.withDelivery(delivery, List.of(to)));
+            plan = plan.with(Kind.STREAM.id("s"), s -> s.withDelivery(delivery, List.of(to)));
         }
-        return new SignalPaths(plan).ofUniverse(new UniverseId("u")).paths().get(0);
+        return new SignalPaths(plan).ofUniverse(Kind.UNIVERSE.id("u")).paths().get(0);
     }
 
     /** A computer with Linux, or a router. */

@@ -23,15 +23,12 @@ import zentrel.packet.artnet.ArtPollReply;
 import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnData;
 import zentrel.packet.sacn.SacnSync;
-import zentrel.plan.ApplicationId;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Delivery;
-import zentrel.plan.LinkId;
+import zentrel.plan.Kind;
 import zentrel.plan.Merge;
 import zentrel.plan.Plan;
-import zentrel.plan.PortId;
 import zentrel.plan.Protocol;
-import zentrel.plan.StreamId;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.Sending;
@@ -302,22 +299,22 @@ class LoopbackTest {
         List<StandinEvent> atDesk = new CopyOnWriteArrayList<>();
         OutputGuard guard = new OutputGuard(OutputGuard.State.ASK);
         try (PlanRun run = PlanRun.start(plan, guard, (app, e) -> {
-            if (app.equals(new ApplicationId("hut-desk"))) {
+            if (app.equals(Kind.APPLICATION.id("hut-desk"))) {
                 atDesk.add(e);
             }
         })) {
             assertThat(run.leftOut()).isEmpty();
-            ControlLink go = plan.index().link(new LinkId("go-link"));
+            ControlLink go = plan.index().get(Kind.LINK.id("go-link"));
             assertThat(run.sendCue(go, List.of())).as("not armed").isFalse();
             guard.arm(UdpWire.loopbackName());
-            run.setSlot(plan.index().stream(new StreamId("hut-desk-u1")), 37, 230);
-            run.setSlot(plan.index().stream(new StreamId("hut-desk-u10")), 1, 90);
+            run.setSlot(plan.index().stream(Kind.STREAM.id("hut-desk-u1")), 37, 230);
+            run.setSlot(plan.index().stream(Kind.STREAM.id("hut-desk-u10")), 1, 90);
             await().atMost(15, SECONDS)
-                    .until(() -> (run.levels(plan.index().port(new PortId("glasshouse-node.p1")))[36] & 0xFF) == 230);
+                    .until(() -> (run.levels(plan.index().port(Kind.PORT.id("glasshouse-node.p1")))[36] & 0xFF) == 230);
             await().atMost(15, SECONDS)
-                    .until(() -> (run.levels(plan.index().port(new PortId("entrance-node.p1")))[0] & 0xFF) == 90);
+                    .until(() -> (run.levels(plan.index().port(Kind.PORT.id("entrance-node.p1")))[0] & 0xFF) == 90);
             await().atMost(15, SECONDS)
-                    .until(() -> (run.levels(plan.index().port(new PortId("previs.u1")))[36] & 0xFF) == 230);
+                    .until(() -> (run.levels(plan.index().port(Kind.PORT.id("previs.u1")))[36] & 0xFF) == 230);
             assertThat(run.sendCue(go, List.of())).isTrue();
             await().atMost(5, SECONDS)
                     .until(() -> atDesk.stream().anyMatch(e -> e instanceof StandinEvent.Osc o && o.acted()));
@@ -330,17 +327,17 @@ class LoopbackTest {
         List<Ipv4Address> given = new ArrayList<>();
         for (String planned :
                 List.of("10.41.20.1", "2.41.20.1", "192.41.20.1", "10.0.0.1", "10.41.20.255", "10.41.20.0")) {
-            given.add(table.assign(new ApplicationId("app-" + planned), Optional.of(Ipv4Address.parse(planned))));
+            given.add(table.assign(Kind.APPLICATION.id("app-" + planned), Optional.of(Ipv4Address.parse(planned))));
         }
-        given.add(table.assign(new ApplicationId("unplanned"), Optional.empty()));
+        given.add(table.assign(Kind.APPLICATION.id("unplanned"), Optional.empty()));
         assertThat(given)
                 .doesNotHaveDuplicates()
                 .allSatisfy(a -> assertThat(a.isLoopback()).isTrue());
         assertThat(given.get(0)).hasToString("127.41.20.1");
         assertThat(given).doesNotContain(Ipv4Address.LOOPBACK);
-        assertThat(table.assign(new ApplicationId("app-2.41.20.1"), Optional.empty()))
+        assertThat(table.assign(Kind.APPLICATION.id("app-2.41.20.1"), Optional.empty()))
                 .isEqualTo(given.get(1));
-        assertThat(table.at(given.get(2))).contains(new ApplicationId("app-192.41.20.1"));
+        assertThat(table.at(given.get(2))).contains(Kind.APPLICATION.id("app-192.41.20.1"));
         assertThat(table.all()).hasSize(7);
     }
 

@@ -30,11 +30,11 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.path.Verdict;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterId;
 import zentrel.plan.AddressOrigin;
 import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
 /** Every address in a row that is edited in place; several rows chosen are numbered one after the other, or pinned together. */
@@ -106,7 +106,7 @@ final class AddressList extends ListView<AddressList.Row> {
         if (lookup("#address-field") != null && rows.equals(getItems())) {
             return; // somebody types in one of them, and nothing of them changed
         }
-        List<AdapterId> before = chosen().stream().map(r -> r.adapter().id()).toList();
+        List<Id<Adapter>> before = chosen().stream().map(r -> r.adapter().id()).toList();
         refreshing = true;
         getItems().setAll(rows);
         if (before.size() > 1) {
@@ -170,7 +170,7 @@ final class AddressList extends ListView<AddressList.Row> {
         document.apply(new Edit((pinned ? "Let go " : "Pin ") + what, p -> {
             Plan next = p;
             for (Row row : rows) {
-                next = next.withAdapter(row.adapter().id(), a -> a.withPinned(!pinned));
+                next = next.with(row.adapter().id(), a -> a.withPinned(!pinned));
             }
             return next;
         }));
@@ -198,13 +198,13 @@ final class AddressList extends ListView<AddressList.Row> {
     }
 
     private void setAll(List<Row> rows, String text, boolean later) {
-        List<AdapterId> adapters =
+        List<Id<Adapter>> adapters =
                 rows.stream().map(r -> r.adapter().id()).distinct().toList();
         Plan plan = document.plan();
         if (AddressWord.of(plan, adapters.get(0), 0, text).isPresent()) {
             document.apply(new Edit("Set " + Counted.of(adapters.size(), "adapter") + " to " + text, p -> {
                 Plan next = p;
-                for (AdapterId id : adapters) {
+                for (Id<Adapter> id : adapters) {
                     next = AddressWord.of(next, id, 0, text).orElseThrow().applyTo(next);
                 }
                 return next;
@@ -235,7 +235,7 @@ final class AddressList extends ListView<AddressList.Row> {
         return new HostAddress(Ipv4Address.parse(text), length);
     }
 
-    private @Nullable Severity severity(Report report, AdapterId adapter) {
+    private @Nullable Severity severity(Report report, Id<Adapter> adapter) {
         return report.findings().stream()
                 .filter(f -> (f.rule().startsWith("address.") || f.rule().startsWith("adapter."))
                         && f.subjects().contains(adapter)

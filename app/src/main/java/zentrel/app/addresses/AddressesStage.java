@@ -25,12 +25,11 @@ import zentrel.check.Report;
 import zentrel.plan.Adapter;
 import zentrel.plan.Application;
 import zentrel.plan.Counted;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Receiver;
 import zentrel.plan.Segment;
-import zentrel.plan.SegmentId;
 
 /** Addresses: a ruler for each segment, drawn to the real numbers, a list that edits in place, and pages for what changes many. */
 public final class AddressesStage implements StageView {
@@ -40,7 +39,7 @@ public final class AddressesStage implements StageView {
     private static final double BESIDE = 24;
 
     private final OpenDocument document;
-    private final Map<SegmentId, Ruler.View> views = new HashMap<>();
+    private final Map<Id<Segment>, Ruler.View> views = new HashMap<>();
     private final VBox rulers = new VBox(6);
     private final AddressList list;
     private final Label summary = Texts.of("", "soft", "small");
@@ -156,15 +155,15 @@ public final class AddressesStage implements StageView {
     }
 
     private boolean isChosen(Adapter adapter) {
-        Id selected = document.selectionProperty().get();
+        Id<?> selected = document.selectionProperty().get();
         if (selected == null) {
             return false;
         }
-        HostId owner = document.plan().index().hostOf(adapter.id()).id();
+        Id<Host> owner = document.plan().index().hostOf(adapter.id()).id();
         return selected.equals(adapter.id()) || selected.equals(owner) || isOn(selected, owner);
     }
 
-    private boolean isOn(Id selected, HostId owner) {
+    private boolean isOn(Id<?> selected, Id<Host> owner) {
         PlanIndex index = document.plan().index();
         Object found = index.find(selected).orElse(null);
         if (found instanceof Receiver receiver) {
@@ -173,10 +172,10 @@ public final class AddressesStage implements StageView {
         return found instanceof Application application && application.host().equals(owner);
     }
 
-    private void zoom(SegmentId segment, Ruler.@Nullable View view) {
-        Id focused = pane.getScene() != null
+    private void zoom(Id<Segment> segment, Ruler.@Nullable View view) {
+        Id<?> focused = pane.getScene() != null
                         && pane.getScene().getFocusOwner() instanceof Label label
-                        && label.getUserData() instanceof Id id
+                        && label.getUserData() instanceof Id<?> id
                 ? id
                 : null;
         if (view == null) {
@@ -265,7 +264,7 @@ public final class AddressesStage implements StageView {
 
     /** Asks planned devices whether they answer: those chosen in the list, where several are. */
     public void ask() {
-        List<HostId> hosts = list.chosen().size() > 1
+        List<Id<Host>> hosts = list.chosen().size() > 1
                 ? list.chosen().stream().map(r -> r.host().id()).distinct().toList()
                 : List.of();
         AskPage page = new AskPage(document, this::leavePage, hosts);

@@ -29,7 +29,7 @@ import zentrel.live.ThisComputer;
 import zentrel.path.Verdict;
 import zentrel.plan.Counted;
 import zentrel.plan.Host;
-import zentrel.plan.HostId;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
 /** Planned devices asked whether they answer, many at once; it sets nothing, and is stopped by leaving or by its button. */
@@ -53,7 +53,7 @@ final class AskPage extends Page {
      *
      * @param only asks these alone; all where it is empty
      */
-    AskPage(OpenDocument document, Runnable away, List<HostId> only) {
+    AskPage(OpenDocument document, Runnable away, List<Id<Host>> only) {
         super("Ask who answers", away);
         this.document = document;
         this.plan = document.plan();

@@ -17,10 +17,10 @@ import zentrel.address.GivingOut;
 import zentrel.address.Scheme;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
-import zentrel.plan.SegmentId;
 
 /** Addresses given out by a scheme: to the boxes that have none, or to all that are not pinned. */
 final class GiveOutPage extends ReaddressPage {
@@ -85,13 +85,14 @@ final class GiveOutPage extends ReaddressPage {
     }
 
     @Override
-    Function<Plan, Worked> asked(@Nullable Segment segment, Optional<HostId> mine) {
+    Function<Plan, Worked> asked(@Nullable Segment segment, Optional<Id<Host>> mine) {
         boolean all = anew.isSelected();
-        SegmentId one = Objects.requireNonNull(segment, "a page about segments").id();
+        Id<Segment> one =
+                Objects.requireNonNull(segment, "a page about segments").id();
         Supplier<Scheme> chosen = scheme();
         boolean everywhere = everywhere();
         return plan -> {
-            List<SegmentId> where = everywhere
+            List<Id<Segment>> where = everywhere
                     ? plan.segments().stream()
                             .filter(s -> s.subnet().isPresent())
                             .map(Segment::id)

@@ -16,7 +16,8 @@ import zentrel.address.AddressImport.Column;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.TableInput;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
 import zentrel.table.Columns;
@@ -115,7 +116,7 @@ final class ImportPage extends ReaddressPage {
     }
 
     @Override
-    Function<Plan, Worked> asked(@Nullable Segment segment, Optional<HostId> mine) {
+    Function<Plan, Worked> asked(@Nullable Segment segment, Optional<Id<Host>> mine) {
         TextTable read = table;
         Columns<Column> told = guessed;
         if (read == null || told == null) {

@@ -10,10 +10,10 @@ import zentrel.address.Moving;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.ipv4.Subnet;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
-import zentrel.plan.SegmentId;
 
 /** A segment moved to another range. */
 final class MovePage extends ReaddressPage {
@@ -46,9 +46,9 @@ final class MovePage extends ReaddressPage {
     }
 
     @Override
-    Function<Plan, Worked> asked(@Nullable Segment segment, Optional<HostId> mine) {
+    Function<Plan, Worked> asked(@Nullable Segment segment, Optional<Id<Host>> mine) {
         String typed = range.getText().strip();
-        SegmentId id =
+        Id<Segment> id =
                 Objects.requireNonNull(segment, "a page about one segment").id();
         return plan -> new Worked(Moving.of(plan, id, Subnet.parse(typed), mine), List.of(), true);
     }

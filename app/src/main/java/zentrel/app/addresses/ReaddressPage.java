@@ -20,8 +20,8 @@ import zentrel.check.Report;
 import zentrel.gear.Made;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
-import zentrel.plan.HostId;
 import zentrel.plan.HostKind;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
 
@@ -115,7 +115,7 @@ abstract class ReaddressPage extends Page {
     }
 
     /** How the new addresses are found, as chosen now; what is returned is run in the background, and may refuse. */
-    abstract Function<Plan, Worked> asked(@Nullable Segment segment, Optional<HostId> mine);
+    abstract Function<Plan, Worked> asked(@Nullable Segment segment, Optional<Id<Host>> mine);
 
     /** What to say where nothing changes. */
     abstract String nothing();
@@ -173,7 +173,7 @@ abstract class ReaddressPage extends Page {
             document.tell("There is no segment yet.");
             return;
         }
-        Optional<HostId> computer = plan.hosts().stream()
+        Optional<Id<Host>> computer = plan.hosts().stream()
                 .filter(h -> h.name().equals(mine.getValue()))
                 .map(Host::id)
                 .findFirst();

@@ -241,7 +241,7 @@ final class RulerPane extends Pane {
         Hint.on(label, () -> pin.name() + ", " + pin.adapter().name() + "  " + pin.address());
         double width = pin.name().length() * CHARACTER;
         label.relocate(x + 3 + width > across ? x - 6 - width : x + 3, top - 10);
-        Id id = pin.adapter().id();
+        Id<?> id = pin.adapter().id();
         label.setOnKeyPressed(e -> pinKey(e, pin, id));
         getChildren().add(label);
     }
@@ -250,7 +250,7 @@ final class RulerPane extends Pane {
         return ruler.place(pin.address().address()) * across;
     }
 
-    private @Nullable Severity severity(Id adapter) {
+    private @Nullable Severity severity(Id<?> adapter) {
         return report.findings().stream()
                 .filter(f -> (f.rule().startsWith("address.") || f.rule().startsWith("adapter."))
                         && f.subjects().contains(adapter)
@@ -261,7 +261,7 @@ final class RulerPane extends Pane {
     }
 
     /** A collision is about all who have the address; anything else about its cause. */
-    static boolean isAbout(Finding finding, Id adapter) {
+    static boolean isAbout(Finding finding, Id<?> adapter) {
         return finding.cause().equals(adapter)
                 || (finding.rule().equals("address.duplicate")
                         && finding.subjects().contains(adapter));
@@ -295,7 +295,7 @@ final class RulerPane extends Pane {
     private Ruler.@Nullable Pin under(MouseEvent e) {
         if (e.getTarget() instanceof Node node) {
             for (Node at = node; at != null && !at.equals(this); at = at.getParent()) {
-                if (at instanceof Label && at.getUserData() instanceof Id id) {
+                if (at instanceof Label && at.getUserData() instanceof Id<?> id) {
                     return ruler.pins().stream()
                             .filter(p -> p.adapter().id().equals(id))
                             .findFirst()
@@ -342,7 +342,7 @@ final class RulerPane extends Pane {
 
     // --- keys ---
 
-    private void pinKey(KeyEvent e, Ruler.Pin pin, Id id) {
+    private void pinKey(KeyEvent e, Ruler.Pin pin, Id<?> id) {
         boolean arrow = e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT;
         if (arrow && e.isShiftDown()) {
             if (drag == null || !drag.pin().equals(pin)) {

@@ -22,17 +22,16 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.shell.Evidence;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
-import zentrel.plan.ApplicationId;
+import zentrel.plan.Application;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
-import zentrel.plan.LinkId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
+import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
-import zentrel.plan.PortId;
 import zentrel.plan.Stream;
-import zentrel.plan.StreamId;
 import zentrel.standin.PlanRun;
 import zentrel.standin.StandinEvent;
 import zentrel.wire.BoundedTable;
@@ -53,7 +52,7 @@ final class BenchRun implements Evidence, AutoCloseable {
     private static final int PATIENCE_SECONDS = 60;
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss.SSS");
 
-    private record HeardKey(ApplicationId at, String protocol, int wire, String from) {}
+    private record HeardKey(Id<Application> at, String protocol, int wire, String from) {}
 
     private final OutputGuard guard = new OutputGuard(OutputGuard.State.LISTEN);
     private final ExecutorService starter = Executors.newSingleThreadExecutor(r -> {
@@ -64,7 +63,7 @@ final class BenchRun implements Evidence, AutoCloseable {
     private final Deque<String> log = new ArrayDeque<>();
     private final BoundedTable<HeardKey, Long> heard = new BoundedTable<>(MOST_HEARD, PATIENCE_SECONDS);
     private final Map<String, Long> fed = new HashMap<>();
-    private final Map<LinkId, Long> cueSent = new HashMap<>();
+    private final Map<Id<ControlLink>, Long> cueSent = new HashMap<>();
     private final Map<String, Long> cueSeen = new HashMap<>();
     private final Map<String, Boolean> cueActed = new HashMap<>();
     private final AtomicBoolean news = new AtomicBoolean();
@@ -204,7 +203,7 @@ final class BenchRun implements Evidence, AutoCloseable {
 
     // --- what was seen ---
 
-    private void event(Plan plan, ApplicationId at, StandinEvent event) {
+    private void event(Plan plan, Id<Application> at, StandinEvent event) {
         String name = plan.index().name(at);
         long now = System.nanoTime();
         PlanRun running = run;
@@ -222,14 +221,14 @@ final class BenchRun implements Evidence, AutoCloseable {
             synchronized (this) {
                 fed.put(e.port() + " " + lastWord(e.source()), now);
             }
-            line(plan.index().name(new PortId(e.port())) + " takes it from " + who(lastWord(e.source())));
+            line(plan.index().name(Kind.PORT.id(e.port())) + " takes it from " + who(lastWord(e.source())));
         } else if (event instanceof StandinEvent.SourceLost e) {
             synchronized (this) {
                 fed.remove(e.port() + " " + lastWord(e.source()));
             }
-            line(plan.index().name(new PortId(e.port())) + " lost " + who(lastWord(e.source())) + ": " + e.why());
+            line(plan.index().name(Kind.PORT.id(e.port())) + " lost " + who(lastWord(e.source())) + ": " + e.why());
         } else if (event instanceof StandinEvent.Levels e) {
-            line(plan.index().name(new PortId(e.port())) + " puts out " + levels(e.changed()));
+            line(plan.index().name(Kind.PORT.id(e.port())) + " puts out " + levels(e.changed()));
         } else if (event instanceof StandinEvent.Osc e) {
             boolean meant = plan.links().stream().anyMatch(l -> l.pattern().equals(e.address()));
             synchronized (this) {
@@ -286,22 +285,14 @@ final class BenchRun implements Evidence, AutoCloseable {
         if (running == null || path.source().isEmpty()) {
             return Map.of();
         }
-        Optional<Id> signal = path.signal();
-        if (signal.isPresent()
-                && signal.get() instanceof StreamId stream
-                && path.receiver().isPresent()) {
-            return running.plan().index().find(stream).isPresent()
-                    ? ofStream(
-                            running,
-                            running.plan().index().stream(stream),
-                            (PortId) path.receiver().get(),
-                            fixtureOf(path, running.plan()))
-                    : Map.of();
+        PlanIndex index = running.plan().index();
+        Object signal = path.signal().flatMap(index::find).orElse(null);
+        Optional<Id<Port>> port = path.receiver().flatMap(r -> r.as(Kind.PORT));
+        if (signal instanceof Stream stream && port.isPresent()) {
+            return ofStream(running, stream, port.get(), fixtureOf(path, running.plan()));
         }
-        if (signal.isPresent()
-                && signal.get() instanceof LinkId link
-                && running.plan().index().find(link).orElse(null) instanceof ControlLink found) {
-            return ofLink(running, found);
+        if (signal instanceof ControlLink link) {
+            return ofLink(running, link);
         }
         return Map.of();
     }
@@ -330,7 +321,7 @@ final class BenchRun implements Evidence, AutoCloseable {
         return lit > 0 ? new Sight(true, Counted.of(lit, "slot") + " lit") : new Sight(false, "all zero");
     }
 
-    private Map<HopKind, Sight> ofStream(PlanRun running, Stream stream, PortId portId, Optional<Fixture> fixture) {
+    private Map<HopKind, Sight> ofStream(PlanRun running, Stream stream, Id<Port> portId, Optional<Fixture> fixture) {
         Map<HopKind, Sight> sights = new EnumMap<>(HopKind.class);
         long sent = running.sentBy(stream.application());
         boolean settled =
@@ -341,7 +332,7 @@ final class BenchRun implements Evidence, AutoCloseable {
         String from =
                 running.table().of(stream.application()).map(Object::toString).orElse("");
         Port port = running.plan().index().port(portId);
-        ApplicationId at = running.plan().index().applicationOf(portId).id();
+        Id<Application> at = running.plan().index().applicationOf(portId).id();
         int wire = running.plan().index().wireOf(stream).orElse(-1);
         sights.put(HopKind.MEANS, new Sight(sent > 0, sent > 0 ? sent + " sent" : "none sent"));
         if (sent > 0) {

@@ -39,10 +39,10 @@ import zentrel.plan.ControlLink;
 import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
-import zentrel.plan.PortId;
 import zentrel.plan.PortKind;
 import zentrel.plan.Stream;
 import zentrel.standin.PlanRun;
@@ -257,14 +257,14 @@ public final class BenchStage implements StageView {
         if (!awake) {
             return;
         }
-        Id selected = document.selectionProperty().get();
+        Id<?> selected = document.selectionProperty().get();
         if (selected == null) {
             choosePath();
             return;
         }
         PlanIndex index = plan().index();
         Object found = index.find(selected).orElse(null);
-        Id universe = null;
+        Id<?> universe = null;
         if (found instanceof Fixture f) {
             universe = f.breaks().get(0).universe();
             slot.setText(String.valueOf(f.breaks().get(0).start()));
@@ -280,7 +280,7 @@ public final class BenchStage implements StageView {
         } else if (found instanceof ControlLink l) {
             links.setValue(l);
         }
-        Id wanted = universe;
+        Id<?> wanted = universe;
         if (wanted != null) {
             streams.getItems().stream()
                     .filter(s -> s.universe().equals(wanted)
@@ -302,9 +302,10 @@ public final class BenchStage implements StageView {
                 && report.plan().index().find(stream.id()).isPresent()) {
             List<SignalPath> paths = report.signalPaths().of(stream.id()).paths();
             path = paths.stream()
-                    .filter(p -> p.receiver().isPresent()
-                            && p.receiver().get() instanceof PortId port
-                            && report.plan().index().port(port).kind() == PortKind.DMX)
+                    .filter(p -> p.receiver()
+                            .flatMap(r -> r.as(Kind.PORT))
+                            .filter(port -> report.plan().index().port(port).kind() == PortKind.DMX)
+                            .isPresent())
                     .findFirst()
                     .or(() ->
                             paths.stream().filter(p -> p.receiver().isPresent()).findFirst());
@@ -357,7 +358,7 @@ public final class BenchStage implements StageView {
     }
 
     /** Raises the chosen slot of the chosen source. */
-    public void raise(Id universe, int slotNumber, int value) {
+    public void raise(Id<?> universe, int slotNumber, int value) {
         wake();
         streams.getItems().stream()
                 .filter(s -> s.universe().equals(universe)
@@ -519,9 +520,7 @@ public final class BenchStage implements StageView {
     }
 
     private byte[] portLevels(PlanIndex index) {
-        Optional<PortId> port = path.flatMap(SignalPath::receiver)
-                .filter(PortId.class::isInstance)
-                .map(PortId.class::cast);
+        Optional<Id<Port>> port = path.flatMap(SignalPath::receiver).flatMap(r -> r.as(Kind.PORT));
         Optional<PlanRun> run = bench.run();
         if (port.isEmpty() || run.isEmpty() || index.find(port.get()).isEmpty()) {
             return new byte[512];
@@ -532,8 +531,8 @@ public final class BenchStage implements StageView {
     private List<Fixture> fixtures(PlanIndex index, Stream stream) {
         List<Fixture> list = new ArrayList<>();
         path.flatMap(SignalPath::receiver)
-                .filter(PortId.class::isInstance)
-                .ifPresent(p -> index.linesOf((PortId) p).forEach(l -> list.addAll(index.fixturesOn(l.id()))));
+                .flatMap(r -> r.as(Kind.PORT))
+                .ifPresent(p -> index.linesOf(p).forEach(l -> list.addAll(index.fixturesOn(l.id()))));
         return list.isEmpty() ? index.fixturesIn(stream.universe()) : list;
     }
 

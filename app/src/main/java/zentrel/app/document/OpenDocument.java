@@ -77,7 +77,7 @@ public final class OpenDocument {
     private final ScheduledExecutorService disk = Executors.newSingleThreadScheduledExecutor(r -> named(r, "disk"));
     private final AtomicReference<@Nullable Kept> next = new AtomicReference<>();
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
-    private final ObjectProperty<@Nullable Id> selection = new SimpleObjectProperty<>(null);
+    private final ObjectProperty<@Nullable Id<?>> selection = new SimpleObjectProperty<>(null);
     private final ReadOnlyObjectWrapper<@Nullable Changing> proposed = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Notice> notice = new SimpleObjectProperty<>(null);
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
@@ -121,7 +121,7 @@ public final class OpenDocument {
         return report.getReadOnlyProperty();
     }
 
-    public ObjectProperty<@Nullable Id> selectionProperty() {
+    public ObjectProperty<@Nullable Id<?>> selectionProperty() {
         return selection;
     }
 
@@ -164,7 +164,7 @@ public final class OpenDocument {
         return history.redoText();
     }
 
-    public void select(@Nullable Id id) {
+    public void select(@Nullable Id<?> id) {
         selection.set(id);
     }
 
@@ -314,7 +314,7 @@ public final class OpenDocument {
     private void afterChange() {
         Plan plan = history.plan();
         proposed.set(null); // it was worked out on another plan
-        Id selected = selection.get();
+        Id<?> selected = selection.get();
         if (selected != null && plan.index().find(selected).isEmpty()) {
             selection.set(null);
         }

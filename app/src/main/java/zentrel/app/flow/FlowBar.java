@@ -26,7 +26,7 @@ final class FlowBar extends HBox {
     private final ComboBox<Fold> fold = new ComboBox<>();
     private final CheckBox wrong = new CheckBox("only what is wrong");
     private final Map<String, String> protocols = new LinkedHashMap<>();
-    private final Map<String, Id> segments = new LinkedHashMap<>();
+    private final Map<String, Id<?>> segments = new LinkedHashMap<>();
     private final Consumer<FlowView> change;
     private FlowView view = FlowView.ALL;
     private boolean filling;

@@ -80,7 +80,7 @@ final class FlowDrawing {
     /** What a drawing asks of the stage that it is on. */
     interface Stage {
         /** Whether a thing or what it belongs to is selected. */
-        boolean isChosen(Id id);
+        boolean isChosen(Id<?> id);
 
         /** Whether this bundle has what is selected in it. */
         boolean isChosen(Bundle bundle);
@@ -89,9 +89,9 @@ final class FlowDrawing {
         boolean isOpened(Bundle bundle);
 
         /** What a signal is called in few letters. */
-        String label(Id signal);
+        String label(Id<?> signal);
 
-        void choose(Id id);
+        void choose(Id<?> id);
 
         /** Opens a bundle to single universes, or closes it again. */
         void open(Bundle bundle);
@@ -103,7 +103,7 @@ final class FlowDrawing {
         void reveal(double y, double row);
 
         /** An arrow key on a card. */
-        void step(Id from, KeyCode way);
+        void step(Id<?> from, KeyCode way);
     }
 
     private final FlowModel m;
@@ -115,15 +115,15 @@ final class FlowDrawing {
     private double drawnFrom;
     private double drawnTo;
     private boolean moving;
-    private final Map<Id, Double> senderY = new HashMap<>();
-    private final Map<Id, Double> takerY = new HashMap<>();
-    private final Map<Id, double[]> barY = new HashMap<>();
-    private final Map<Id, Double> barLeft = new HashMap<>();
-    private final Map<Id, Double> barRight = new HashMap<>();
-    private final Map<Id, Double> leftEnd = new HashMap<>();
-    private final Map<Id, Double> rightEnd = new HashMap<>();
-    private final Map<Id, Integer> marks = new HashMap<>();
-    private final Map<Id, List<Bundle>> ins = new HashMap<>();
+    private final Map<Id<?>, Double> senderY = new HashMap<>();
+    private final Map<Id<?>, Double> takerY = new HashMap<>();
+    private final Map<Id<?>, double[]> barY = new HashMap<>();
+    private final Map<Id<?>, Double> barLeft = new HashMap<>();
+    private final Map<Id<?>, Double> barRight = new HashMap<>();
+    private final Map<Id<?>, Double> leftEnd = new HashMap<>();
+    private final Map<Id<?>, Double> rightEnd = new HashMap<>();
+    private final Map<Id<?>, Integer> marks = new HashMap<>();
+    private final Map<Id<?>, List<Bundle>> ins = new HashMap<>();
     private final List<FlowItem> items = new ArrayList<>();
 
     // from the bottom to the top: all marks stand on one ground above all ribbons
@@ -344,7 +344,7 @@ final class FlowDrawing {
         }
     }
 
-    private double start(List<Bundle> bundles, Id carrier, double top, double height) {
+    private double start(List<Bundle> bundles, Id<?> carrier, double top, double height) {
         double total = bundles.stream()
                 .filter(b -> b.carrier().equals(carrier))
                 .mapToDouble(b -> thickness(b) + 2)
@@ -356,7 +356,7 @@ final class FlowDrawing {
     private void placeSenders(double height) {
         List<List<Sender>> groups = new ArrayList<>();
         List<Double> middles = new ArrayList<>();
-        Set<Id> placed = new HashSet<>();
+        Set<Id<?>> placed = new HashSet<>();
         for (Carrier carrier : m.carriers()) {
             double[] bar = barY.get(carrier.id());
             List<Sender> group = m.senders().stream()
@@ -494,7 +494,7 @@ final class FlowDrawing {
 
     private void card(
             FlowItem item,
-            Id id,
+            Id<?> id,
             String name,
             String address,
             String line,
@@ -550,7 +550,7 @@ final class FlowDrawing {
     }
 
     /** A group opens; a box is chosen. */
-    private void chosen(Id id, String name, boolean folded) {
+    private void chosen(Id<?> id, String name, boolean folded) {
         if (folded) {
             stage.unfold(name);
         } else {
@@ -630,7 +630,7 @@ final class FlowDrawing {
     }
 
     /** Where something stands, from the top; everything that is drawn has its place. */
-    private static double at(Map<Id, Double> places, Id id) {
+    private static double at(Map<Id<?>, Double> places, Id<?> id) {
         return Objects.requireNonNull(places.get(id), "a place in the picture");
     }
 }

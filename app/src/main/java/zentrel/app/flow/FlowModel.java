@@ -16,23 +16,19 @@ import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.Application;
-import zentrel.plan.ApplicationId;
 import zentrel.plan.Attachment;
 import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
-import zentrel.plan.FixtureId;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.Line;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
-import zentrel.plan.PortId;
 import zentrel.plan.Receiver;
 import zentrel.plan.Segment;
-import zentrel.plan.SegmentId;
 import zentrel.plan.Stream;
-import zentrel.plan.StreamId;
 
 /**
  * What the Flow stage shows, without any nodes: who sends, through which segment, who takes, what lights. Worked out from
@@ -52,7 +48,7 @@ public record FlowModel(
      * @param kind what kind of box it is, in words
      * @param members the senders in it, where several are folded into one; else itself
      */
-    record Sender(Id id, String name, String address, String line, String place, String kind, List<Id> members) {
+    record Sender(Id<?> id, String name, String address, String line, String place, String kind, List<Id<?>> members) {
         Sender {
             members = List.copyOf(members);
         }
@@ -62,7 +58,7 @@ public record FlowModel(
         }
     }
 
-    record Carrier(Id id, String name, String subnet) {}
+    record Carrier(Id<?> id, String name, String subnet) {}
 
     /**
      * Who takes; {@code dark} of its {@code fixtures} do not respond.
@@ -73,7 +69,7 @@ public record FlowModel(
      * @param members the takers in it, where several are folded into one; else itself
      */
     record Taker(
-            Id id,
+            Id<?> id,
             String name,
             String address,
             String line,
@@ -83,7 +79,7 @@ public record FlowModel(
             Ports ports,
             String place,
             String kind,
-            List<Id> members) {
+            List<Id<?>> members) {
         Taker {
             members = List.copyOf(members);
         }
@@ -110,7 +106,7 @@ public record FlowModel(
      * @param end the sender or the taker
      * @param signals the universes or links in it
      */
-    record Bundle(Id end, Id carrier, String protocol, Verdict verdict, boolean standby, List<Id> signals) {
+    record Bundle(Id<?> end, Id<?> carrier, String protocol, Verdict verdict, boolean standby, List<Id<?>> signals) {
         int width() {
             return signals.size();
         }
@@ -121,7 +117,7 @@ public record FlowModel(
         }
     }
 
-    record Key(Id end, Id carrier, String protocol, Verdict verdict, boolean standby) {}
+    record Key(Id<?> end, Id<?> carrier, String protocol, Verdict verdict, boolean standby) {}
 
     public static FlowModel of(Report report) {
         return new Builder(report).build();
@@ -131,12 +127,12 @@ public record FlowModel(
         private final Report report;
         private final Plan plan;
         private final PlanIndex index;
-        private final Map<Id, Sender> senders = new LinkedHashMap<>();
-        private final Map<Id, Taker> takers = new LinkedHashMap<>();
-        private final Map<Key, Set<Id>> out = new LinkedHashMap<>();
-        private final Map<Key, Set<Id>> in = new LinkedHashMap<>();
-        private final Map<PortId, Verdict> ports = new LinkedHashMap<>();
-        private final Set<Id> usedCarriers = new LinkedHashSet<>();
+        private final Map<Id<?>, Sender> senders = new LinkedHashMap<>();
+        private final Map<Id<?>, Taker> takers = new LinkedHashMap<>();
+        private final Map<Key, Set<Id<?>>> out = new LinkedHashMap<>();
+        private final Map<Key, Set<Id<?>>> in = new LinkedHashMap<>();
+        private final Map<Id<Port>, Verdict> ports = new LinkedHashMap<>();
+        private final Set<Id<?>> usedCarriers = new LinkedHashSet<>();
         private int universesWell;
         private int universesBroken;
 
@@ -150,23 +146,23 @@ public record FlowModel(
             for (Segment segment : plan.segments()) {
                 usedCarriers.add(segment.id()); // in the plan's order; those that carry nothing are dropped below
             }
-            Set<Id> carrying = new LinkedHashSet<>();
-            Map<Id, Verdict> byUniverse = new LinkedHashMap<>();
+            Set<Id<?>> carrying = new LinkedHashSet<>();
+            Map<Id<?>, Verdict> byUniverse = new LinkedHashMap<>();
             for (SignalPath path : report.paths()) {
-                Optional<Id> carrier = carrier(path);
+                Optional<Id<?>> carrier = carrier(path);
                 if (path.source().isEmpty() || path.receiver().isEmpty() || carrier.isEmpty()) {
                     continue;
                 }
                 carrying.add(carrier.get());
-                Id sender = path.source().get();
-                Id taker = takerOf(path.receiver().get());
+                Id<?> sender = path.source().get();
+                Id<?> taker = takerOf(path.receiver().get());
                 boolean standby = path.signal()
-                        .filter(StreamId.class::isInstance)
-                        .map(s -> index.stream((StreamId) s).standby())
+                        .flatMap(s -> s.as(Kind.STREAM))
+                        .map(s -> index.stream(s).standby())
                         .orElse(false);
-                Id signal = path.signal()
-                        .filter(StreamId.class::isInstance)
-                        .<Id>map(s -> index.stream((StreamId) s).universe())
+                Id<?> signal = path.signal()
+                        .flatMap(s -> s.as(Kind.STREAM))
+                        .<Id<?>>map(s -> index.stream(s).universe())
                         .orElse(path.signal().orElse(taker));
                 Verdict verdict = path.verdict();
                 senders.computeIfAbsent(sender, this::sender);
@@ -180,9 +176,9 @@ public record FlowModel(
                                     k -> new LinkedHashSet<>())
                             .add(signal);
                 }
-                if (path.receiver().get() instanceof PortId port && !standby) {
-                    ports.merge(port, verdict, (a, b) -> a.compareTo(b) < 0 ? a : b);
-                    if (index.port(port).kind() == zentrel.plan.PortKind.DMX) {
+                if (index.find(path.receiver().get()).orElse(null) instanceof Port port && !standby) {
+                    ports.merge(port.id(), verdict, (a, b) -> a.compareTo(b) < 0 ? a : b);
+                    if (port.kind() == zentrel.plan.PortKind.DMX) {
                         byUniverse.merge(signal, verdict, (a, b) -> a.compareTo(b) > 0 ? a : b);
                     }
                 }
@@ -201,7 +197,7 @@ public record FlowModel(
                     .map(id -> new Carrier(
                             id,
                             index.name(id),
-                            index.segment((SegmentId) id)
+                            index.segment(id.as(Kind.SEGMENT).orElseThrow())
                                     .subnet()
                                     .map(Object::toString)
                                     .orElse("")))
@@ -220,44 +216,44 @@ public record FlowModel(
 
         /** Takers in the order of their carriers, so that ribbons cross little. */
         private List<Taker> sorted(List<Carrier> carriers) {
-            Map<Id, Integer> order = new LinkedHashMap<>();
-            List<Id> ids = carriers.stream().map(Carrier::id).toList();
+            Map<Id<?>, Integer> order = new LinkedHashMap<>();
+            List<Id<?>> ids = carriers.stream().map(Carrier::id).toList();
             in.keySet().forEach(k -> order.merge(k.end(), ids.indexOf(k.carrier()), Math::min));
             List<Taker> list = new ArrayList<>(takers.values());
             list.sort(java.util.Comparator.comparing(t -> order.getOrDefault(t.id(), 0)));
             return list;
         }
 
-        private static List<Bundle> bundles(Map<Key, Set<Id>> map) {
+        private static List<Bundle> bundles(Map<Key, Set<Id<?>>> map) {
             List<Bundle> list = new ArrayList<>();
             map.forEach((k, signals) -> list.add(
                     new Bundle(k.end(), k.carrier(), k.protocol(), k.verdict(), k.standby(), List.copyOf(signals))));
             return list;
         }
 
-        private Optional<Id> carrier(SignalPath path) {
+        private Optional<Id<?>> carrier(SignalPath path) {
             if (path.legs().isEmpty()) {
                 return Optional.empty();
             }
             Hop hop = path.legs().get(0).hop(HopKind.CARRIED);
-            if (hop.at() instanceof SegmentId) {
+            if (hop.at().is(Kind.SEGMENT)) {
                 return Optional.of(hop.at());
             }
             // Within one computer, or apart: drawn where the sender is.
             return path.source()
-                    .flatMap(s -> index.hostOf((ApplicationId) s).adapters().stream()
+                    .flatMap(s -> index.hostOf(s).adapters().stream()
                             .flatMap(a -> a.segment().stream())
                             .findFirst());
         }
 
-        private Id takerOf(Id receiver) {
-            return receiver instanceof PortId port ? index.receiverOf(port).id() : receiver;
+        private Id<?> takerOf(Id<?> receiver) {
+            return receiver.is(Kind.PORT) ? index.keptIn(receiver) : receiver;
         }
 
-        private Sender sender(Id id) {
-            Application a = index.application((ApplicationId) id);
+        private Sender sender(Id<?> id) {
+            Application a = index.application(id.as(Kind.APPLICATION).orElseThrow());
             Map<String, TreeSet<Integer>> sent = new LinkedHashMap<>();
-            for (Stream s : index.streamsOf(a.id())) {
+            for (Stream s : index.streamsFrom(a.id())) {
                 index.wireOf(s)
                         .ifPresent(w -> sent.computeIfAbsent(s.protocol().title(), k -> new TreeSet<>())
                                 .add(w));
@@ -292,17 +288,18 @@ public record FlowModel(
                     .orElse("no address");
         }
 
-        private Taker placeholder(Id id) {
+        private Taker placeholder(Id<?> id) {
             return new Taker(id, "", "", "", 0, 0, "", new Ports(0, 0), "", "", List.of(id));
         }
 
-        private Taker taker(Id id) {
-            if (id instanceof ApplicationId program) {
-                return program(index.application(program));
+        private Taker taker(Id<?> id) {
+            Object found = index.get(id);
+            if (found instanceof Application program) {
+                return program(program);
             }
-            Receiver receiver = index.receiver((zentrel.plan.ReceiverId) id);
-            Map<FixtureId, Fixture> fixtures = new LinkedHashMap<>();
-            Set<FixtureId> dark = new HashSet<>();
+            Receiver receiver = (Receiver) found;
+            Map<Id<Fixture>, Fixture> fixtures = new LinkedHashMap<>();
+            Set<Id<Fixture>> dark = new HashSet<>();
             int used = 0;
             for (Port port : receiver.ports()) {
                 used += index.universesOf(port.id()).isEmpty() ? 0 : 1;

@@ -40,7 +40,7 @@ public final class FlowOrder {
 
     /** The model in the order of another that was shown, as far as that has the same boxes; what is new comes last. */
     public static FlowModel like(FlowModel m, FlowModel shown) {
-        Map<Id, Integer> places = new HashMap<>();
+        Map<Id<?>, Integer> places = new HashMap<>();
         shown.senders().forEach(s -> places.putIfAbsent(s.id(), places.size()));
         shown.carriers().forEach(c -> places.putIfAbsent(c.id(), places.size()));
         shown.takers().forEach(t -> places.putIfAbsent(t.id(), places.size()));
@@ -48,14 +48,14 @@ public final class FlowOrder {
     }
 
     private interface Place {
-        double of(Id id);
+        double of(Id<?> id);
     }
 
     private static FlowModel ordered(FlowModel m, Place place) {
         List<FlowModel.Carrier> carriers = new ArrayList<>(m.carriers());
         carriers.sort(Comparator.comparingDouble(c -> place.of(c.id())));
-        Map<Id, Integer> first = new HashMap<>();
-        List<Id> ids = carriers.stream().map(FlowModel.Carrier::id).toList();
+        Map<Id<?>, Integer> first = new HashMap<>();
+        List<Id<?>> ids = carriers.stream().map(FlowModel.Carrier::id).toList();
         m.in().forEach(b -> first.merge(b.end(), ids.indexOf(b.carrier()), Math::min));
         List<FlowModel.Sender> senders = new ArrayList<>(m.senders());
         senders.sort(Comparator.comparingDouble(s -> place.of(s.id())));
@@ -71,9 +71,9 @@ public final class FlowOrder {
         graph.setProperty(CoreOptions.ALGORITHM, "org.eclipse.elk.layered");
         graph.setProperty(CoreOptions.DIRECTION, Direction.RIGHT);
         graph.setProperty(CoreOptions.RANDOM_SEED, 1); // the same plan gives the same picture
-        Map<Id, ElkNode> left = new LinkedHashMap<>();
-        Map<Id, ElkNode> middle = new LinkedHashMap<>();
-        Map<Id, ElkNode> right = new LinkedHashMap<>();
+        Map<Id<?>, ElkNode> left = new LinkedHashMap<>();
+        Map<Id<?>, ElkNode> middle = new LinkedHashMap<>();
+        Map<Id<?>, ElkNode> right = new LinkedHashMap<>();
         m.senders().forEach(s -> left.put(s.id(), node(graph, LayerConstraint.FIRST)));
         m.carriers().forEach(c -> middle.put(c.id(), node(graph, LayerConstraint.NONE)));
         m.takers().forEach(t -> right.put(t.id(), node(graph, LayerConstraint.LAST)));
@@ -84,8 +84,8 @@ public final class FlowOrder {
             edge(middle.get(b.carrier()), right.get(b.end()));
         }
         new RecursiveGraphLayoutEngine().layout(graph, new BasicProgressMonitor());
-        Map<Id, Double> places = new HashMap<>();
-        for (Map<Id, ElkNode> side : List.of(left, middle, right)) {
+        Map<Id<?>, Double> places = new HashMap<>();
+        for (Map<Id<?>, ElkNode> side : List.of(left, middle, right)) {
             side.forEach((id, node) -> places.putIfAbsent(id, node.getY()));
         }
         return ordered(m, id -> places.getOrDefault(id, 0.0));
@@ -107,13 +107,13 @@ public final class FlowOrder {
 
     /** How often two ribbons cross, left and right of the segments. */
     static long crossings(FlowModel m) {
-        List<Id> carriers = m.carriers().stream().map(FlowModel.Carrier::id).toList();
+        List<Id<?>> carriers = m.carriers().stream().map(FlowModel.Carrier::id).toList();
         return crossings(m.out(), m.senders().stream().map(FlowModel.Sender::id).toList(), carriers)
                 + crossings(m.in(), m.takers().stream().map(FlowModel.Taker::id).toList(), carriers);
     }
 
-    private static long crossings(List<Bundle> bundles, List<Id> ends, List<Id> carriers) {
-        Map<Id, Integer> end = new HashMap<>();
+    private static long crossings(List<Bundle> bundles, List<Id<?>> ends, List<Id<?>> carriers) {
+        Map<Id<?>, Integer> end = new HashMap<>();
         ends.forEach(id -> end.put(id, end.size()));
         List<int[]> lines = new ArrayList<>();
         for (Bundle b : bundles) {

@@ -465,8 +465,8 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     // --- what the drawing asks ---
 
     @Override
-    public boolean isChosen(Id id) {
-        Id selected = document.selectionProperty().get();
+    public boolean isChosen(Id<?> id) {
+        Id<?> selected = document.selectionProperty().get();
         if (selected == null) {
             return false;
         }
@@ -479,7 +479,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
 
     @Override
     public boolean isChosen(Bundle bundle) {
-        Id selected = document.selectionProperty().get();
+        Id<?> selected = document.selectionProperty().get();
         return selected != null && bundle.signals().contains(selected);
     }
 
@@ -489,7 +489,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     }
 
     @Override
-    public String label(Id signal) {
+    public String label(Id<?> signal) {
         Report report = document.reportProperty().get();
         if (report == null) {
             return signal.value();
@@ -500,7 +500,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     }
 
     @Override
-    public void choose(Id id) {
+    public void choose(Id<?> id) {
         document.select(id);
     }
 
@@ -516,15 +516,15 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
 
     /** Up and down among those on one side, left and right to who feeds it or is fed by it. */
     @Override
-    public void step(Id from, KeyCode to) {
+    public void step(Id<?> from, KeyCode to) {
         FlowModel m = model;
         if (m == null) {
             return;
         }
-        List<Id> senders = m.senders().stream().map(FlowModel.Sender::id).toList();
-        List<Id> takers = m.takers().stream().map(FlowModel.Taker::id).toList();
-        List<Id> side = senders.contains(from) ? senders : takers;
-        Optional<Id> next = switch (to) {
+        List<Id<?>> senders = m.senders().stream().map(FlowModel.Sender::id).toList();
+        List<Id<?>> takers = m.takers().stream().map(FlowModel.Taker::id).toList();
+        List<Id<?>> side = senders.contains(from) ? senders : takers;
+        Optional<Id<?>> next = switch (to) {
             case UP -> neighbour(side, from, -1);
             case DOWN -> neighbour(side, from, 1);
             case RIGHT -> across(m.out(), from, m.in(), takers);
@@ -543,21 +543,21 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         });
     }
 
-    private static Optional<Id> neighbour(List<Id> side, Id from, int by) {
+    private static Optional<Id<?>> neighbour(List<Id<?>> side, Id<?> from, int by) {
         int at = side.indexOf(from) + by;
         return at < 0 || at >= side.size() ? Optional.empty() : Optional.of(side.get(at));
     }
 
     /** The first on the other side that has a universe in common on the same segment. */
-    private static Optional<Id> across(List<Bundle> mine, Id from, List<Bundle> theirs, List<Id> side) {
-        Map<Id, Set<Id>> own = new HashMap<>();
+    private static Optional<Id<?>> across(List<Bundle> mine, Id<?> from, List<Bundle> theirs, List<Id<?>> side) {
+        Map<Id<?>, Set<Id<?>>> own = new HashMap<>();
         mine.stream()
                 .filter(b -> b.end().equals(from))
                 .forEach(b ->
                         own.computeIfAbsent(b.carrier(), c -> new HashSet<>()).addAll(b.signals()));
-        Set<Id> met = new HashSet<>();
+        Set<Id<?>> met = new HashSet<>();
         for (Bundle t : theirs) {
-            Set<Id> signals = own.getOrDefault(t.carrier(), Set.of());
+            Set<Id<?>> signals = own.getOrDefault(t.carrier(), Set.of());
             if (t.signals().stream().anyMatch(signals::contains)) {
                 met.add(t.end());
             }

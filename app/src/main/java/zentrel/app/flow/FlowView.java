@@ -30,7 +30,7 @@ import zentrel.plan.Id;
  */
 public record FlowView(
         Optional<String> protocol,
-        Optional<Id> carrier,
+        Optional<Id<?>> carrier,
         Optional<String> place,
         boolean wrong,
         Fold fold,
@@ -64,7 +64,7 @@ public record FlowView(
         return new FlowView(value, carrier, place, wrong, fold, unfolded, opened);
     }
 
-    FlowView withCarrier(Optional<Id> value) {
+    FlowView withCarrier(Optional<Id<?>> value) {
         return new FlowView(protocol, value, place, wrong, fold, unfolded, opened);
     }
 
@@ -108,7 +108,7 @@ public record FlowView(
         if (protocol.isEmpty() && carrier.isEmpty() && place.isEmpty() && !wrong) {
             return m;
         }
-        Map<Id, String> places = new LinkedHashMap<>();
+        Map<Id<?>, String> places = new LinkedHashMap<>();
         m.takers().forEach(t -> places.put(t.id(), t.place()));
         List<Bundle> in = m.in().stream()
                 .filter(b -> protocol.filter(p -> !p.equals(b.protocol())).isEmpty())
@@ -116,21 +116,21 @@ public record FlowView(
                 .filter(b -> place.filter(p -> !p.equals(places.get(b.end()))).isEmpty())
                 .filter(b -> !wrong || b.verdict().compareTo(Verdict.AT_RISK) >= 0)
                 .toList();
-        Set<Id> signals = new HashSet<>();
+        Set<Id<?>> signals = new HashSet<>();
         in.forEach(b -> signals.addAll(b.signals()));
         List<Bundle> out = new ArrayList<>();
         for (Bundle b : m.out()) {
             boolean fits = protocol.filter(p -> !p.equals(b.protocol())).isEmpty()
                     && carrier.filter(c -> !c.equals(b.carrier())).isEmpty();
-            List<Id> kept = b.signals().stream().filter(signals::contains).toList();
+            List<Id<?>> kept = b.signals().stream().filter(signals::contains).toList();
             if (fits && !kept.isEmpty()) {
                 out.add(new Bundle(b.end(), b.carrier(), b.protocol(), b.verdict(), b.standby(), kept));
             }
         }
         // a program may both send and take, so the two sides are looked up apart
-        Set<Id> sending = ends(out);
-        Set<Id> taking = ends(in);
-        Set<Id> carriers = new HashSet<>();
+        Set<Id<?>> sending = ends(out);
+        Set<Id<?>> taking = ends(in);
+        Set<Id<?>> carriers = new HashSet<>();
         in.forEach(b -> carriers.add(b.carrier()));
         return new FlowModel(
                 m.senders().stream().filter(s -> sending.contains(s.id())).toList(),
@@ -141,8 +141,8 @@ public record FlowView(
                 m.summary());
     }
 
-    private static Set<Id> ends(List<Bundle> bundles) {
-        Set<Id> ends = new HashSet<>();
+    private static Set<Id<?>> ends(List<Bundle> bundles) {
+        Set<Id<?>> ends = new HashSet<>();
         bundles.forEach(b -> ends.add(b.end()));
         return ends;
     }
@@ -157,14 +157,14 @@ public record FlowView(
         if (by == Fold.NOTHING) {
             return m;
         }
-        Map<Id, Id> takersInto = new LinkedHashMap<>();
-        Map<Id, Id> sendersInto = new LinkedHashMap<>();
+        Map<Id<?>, Id<?>> takersInto = new LinkedHashMap<>();
+        Map<Id<?>, Id<?>> sendersInto = new LinkedHashMap<>();
         List<Taker> takers = new ArrayList<>();
-        Map<Id, Id> takersOn = main(m.in());
+        Map<Id<?>, Id<?>> takersOn = main(m.in());
         groups(m.takers(), t -> group(by, t.place(), t.kind()) + " " + takersOn.get(t.id()))
                 .forEach(group -> takers.addAll(fold(by, group, takersInto)));
         List<Sender> senders = new ArrayList<>();
-        Map<Id, Id> sendersOn = main(m.out());
+        Map<Id<?>, Id<?>> sendersOn = main(m.out());
         groups(m.senders(), s -> group(by, s.place(), s.kind()) + " " + sendersOn.get(s.id()))
                 .forEach(group -> senders.addAll(foldSenders(by, group, sendersInto)));
         return new FlowModel(
@@ -172,8 +172,8 @@ public record FlowView(
     }
 
     /** The first segment of each end. */
-    private static Map<Id, Id> main(List<Bundle> bundles) {
-        Map<Id, Id> main = new LinkedHashMap<>();
+    private static Map<Id<?>, Id<?>> main(List<Bundle> bundles) {
+        Map<Id<?>, Id<?>> main = new LinkedHashMap<>();
         bundles.forEach(b -> main.putIfAbsent(b.end(), b.carrier()));
         return main;
     }
@@ -191,7 +191,7 @@ public record FlowView(
         return List.copyOf(groups.values());
     }
 
-    private List<Taker> fold(Fold by, List<Taker> group, Map<Id, Id> into) {
+    private List<Taker> fold(Fold by, List<Taker> group, Map<Id<?>, Id<?>> into) {
         Taker first = group.get(0);
         String words = group(by, first.place(), first.kind());
         if (group.size() < FEWEST || unfolded.contains(words)) {
@@ -213,7 +213,7 @@ public record FlowView(
                 group.stream().map(Taker::id).toList()));
     }
 
-    private List<Sender> foldSenders(Fold by, List<Sender> group, Map<Id, Id> into) {
+    private List<Sender> foldSenders(Fold by, List<Sender> group, Map<Id<?>, Id<?>> into) {
         Sender first = group.get(0);
         String words = group(by, first.place(), first.kind());
         if (group.size() < FEWEST || unfolded.contains(words)) {
@@ -230,8 +230,8 @@ public record FlowView(
                 group.stream().map(Sender::id).toList()));
     }
 
-    private static List<Bundle> joined(List<Bundle> bundles, Map<Id, Id> into) {
-        Map<FlowModel.Key, Set<Id>> all = new LinkedHashMap<>();
+    private static List<Bundle> joined(List<Bundle> bundles, Map<Id<?>, Id<?>> into) {
+        Map<FlowModel.Key, Set<Id<?>>> all = new LinkedHashMap<>();
         for (Bundle b : bundles) {
             FlowModel.Key key = new FlowModel.Key(
                     into.getOrDefault(b.end(), b.end()), b.carrier(), b.protocol(), b.verdict(), b.standby());

@@ -3,12 +3,11 @@ package zentrel.app.flow;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import zentrel.plan.Adapter;
-import zentrel.plan.ApplicationId;
+import zentrel.plan.Application;
 import zentrel.plan.Attachment;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Fixture;
 import zentrel.plan.Host;
-import zentrel.plan.HostId;
 import zentrel.plan.Id;
 import zentrel.plan.Line;
 import zentrel.plan.Plan;
@@ -21,9 +20,9 @@ import zentrel.plan.Stream;
 final class Owner {
     private Owner() {}
 
-    static Set<Id> of(Plan plan, Id id) {
+    static Set<Id<?>> of(Plan plan, Id<?> id) {
         PlanIndex index = plan.index();
-        Set<Id> owners = new LinkedHashSet<>();
+        Set<Id<?>> owners = new LinkedHashSet<>();
         Object found = index.find(id).orElse(null);
         if (found instanceof Host host) {
             host(index, host.id(), owners);
@@ -50,13 +49,13 @@ final class Owner {
         } else if (found instanceof zentrel.plan.Universe universe) {
             index.portsOf(universe.id())
                     .forEach(p -> owners.add(index.receiverOf(p.id()).id()));
-        } else if (id instanceof ApplicationId application) {
-            index.receiversOf(application).forEach(r -> owners.add(r.id()));
+        } else if (found instanceof Application application) {
+            index.receiversOf(application.id()).forEach(r -> owners.add(r.id()));
         }
         return owners;
     }
 
-    private static void host(PlanIndex index, HostId host, Set<Id> owners) {
+    private static void host(PlanIndex index, Id<Host> host, Set<Id<?>> owners) {
         index.applicationsOn(host).forEach(a -> {
             owners.add(a.id());
             index.receiversOf(a.id()).forEach(r -> owners.add(r.id()));

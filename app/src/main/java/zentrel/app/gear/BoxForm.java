@@ -41,7 +41,7 @@ final class BoxForm extends VBox {
         Plan applyTo(Plan plan);
     }
 
-    BoxForm(OpenDocument document, HostId id, Runnable away) {
+    BoxForm(OpenDocument document, Id<Host> id, Runnable away) {
         super(12);
         this.document = document;
         this.plan = document.plan();
@@ -150,7 +150,7 @@ final class BoxForm extends VBox {
                 ? p
                 : Renaming.of(p, host.id(), name.getText()).applyTo(p));
         TextField place = text("Place", "place", host.place());
-        changes.add(p -> p.withHost(host.id(), h -> h.withPlace(place.getText().strip())));
+        changes.add(p -> p.with(host.id(), h -> h.withPlace(place.getText().strip())));
     }
 
     private void power(Optional<Profile> profile) {
@@ -165,7 +165,7 @@ final class BoxForm extends VBox {
                                         + (s.watts() > 0 ? ", " + Numbers.plain(s.watts()) + " W" : ""),
                                 "supply-" + s.name(),
                                 host.power().supplies().contains(s.name()))));
-        changes.add(p -> p.withHost(
+        changes.add(p -> p.with(
                 host.id(),
                 h -> h.withPower(new Power(
                         on.isSelected(),
@@ -212,13 +212,13 @@ final class BoxForm extends VBox {
                 adapter.id().value() + "-serving",
                 adapter.serves().map(s -> s.enabled().inForce()).orElse(true));
         CheckBox pinned = tick("Keeps its address", adapter.id().value() + "-pinned", adapter.pinned());
-        changes.add(p -> p.withAdapter(
+        changes.add(p -> p.with(
                 adapter.id(),
                 a -> a.withRoutes(Route.parse(routes.getText()))
                         .withMetric(metric(metric.getText()))
                         .withServes(served(adapter, pool.getText(), serving.isSelected()))
                         .withPinned(pinned.isSelected())));
-        changes.add(p -> p.withAdapter(adapter.id(), a -> told(a, gateway.getText(), mac.getText())));
+        changes.add(p -> p.with(adapter.id(), a -> told(a, gateway.getText(), mac.getText())));
         TrafficFields.plug(this, adapter);
         changes.add(p -> {
             Plan next = p;
@@ -229,11 +229,11 @@ final class BoxForm extends VBox {
                 next = wanted.isPresent()
                         ? Wiring.onSegment(next, List.of(adapter.id()), wanted.get())
                                 .applyTo(next)
-                        : next.withAdapter(adapter.id(), Adapter::withoutSegment);
+                        : next.with(adapter.id(), Adapter::withoutSegment);
             }
             return plugged.isSelected() == adapter.carrier()
                     ? next
-                    : next.withAdapter(adapter.id(), a -> a.withCarrier(plugged.isSelected()));
+                    : next.with(adapter.id(), a -> a.withCarrier(plugged.isSelected()));
         });
     }
 
@@ -281,7 +281,7 @@ final class BoxForm extends VBox {
         TextField typed = text("Version", id + "-version", version);
         changes.add(p -> typed.getText().strip().equals(version)
                 ? p
-                : p.withApplication(a.id(), x -> x.withVersion(typed.getText().strip())));
+                : p.with(a.id(), x -> x.withVersion(typed.getText().strip())));
         profile.ifPresent(like -> licence(a, like));
         for (Purpose purpose : Purpose.values()) {
             Setting<Binding> binding = a.bindings().get(purpose);
@@ -298,7 +298,7 @@ final class BoxForm extends VBox {
                         output.enabled().inForce());
                 changes.add(p -> on.isSelected() == output.enabled().inForce()
                         ? p
-                        : p.withApplication(
+                        : p.with(
                                 a.id(),
                                 x -> x.withOutput(protocol, x.output(protocol).withEnabled(on.isSelected()))));
             }
@@ -337,7 +337,7 @@ final class BoxForm extends VBox {
         HBox fields = new HBox(10, protocol, direction, on);
         fields.setAlignment(Pos.CENTER_LEFT);
         row(port.name(), fields, port.id().value());
-        changes.add(p -> p.withPort(
+        changes.add(p -> p.with(
                 port.id(),
                 x -> x.withDirection(changed(
                                 x.direction(),
@@ -365,7 +365,7 @@ final class BoxForm extends VBox {
             licences.addAll(like.licences());
             String now = a.installed().licence().orElse(NONE);
             ComboBox<String> licence = choice("Licence", id + "-licence", licences, now);
-            changes.add(p -> p.withApplication(
+            changes.add(p -> p.with(
                     a.id(),
                     x -> x.withInstalled(x.installed()
                             .withLicence(Optional.of(licence.getValue()).filter(l -> !l.equals(NONE))))));
@@ -375,7 +375,7 @@ final class BoxForm extends VBox {
                     "With " + hardware,
                     id + "-" + hardware,
                     a.installed().attached().contains(hardware));
-            changes.add(p -> p.withApplication(a.id(), x -> {
+            changes.add(p -> p.with(a.id(), x -> {
                 List<String> list = new ArrayList<>(x.installed().attached());
                 list.remove(hardware);
                 if (attached.isSelected()) {
@@ -389,7 +389,7 @@ final class BoxForm extends VBox {
             TextField show = text("Stored show and its version", id + "-show", now);
             changes.add(p -> show.getText().strip().equals(now)
                     ? p
-                    : p.withApplication(
+                    : p.with(
                             a.id(),
                             x -> x.withInstalled(x.installed()
                                     .withShow(Optional.of(show.getText().strip())
@@ -433,7 +433,7 @@ final class BoxForm extends VBox {
                 case "loopback" -> Binding.LOOPBACK;
                 default -> Binding.AUTOMATIC;
             };
-            return p.withApplication(a.id(), x -> x.withBinding(purpose, Setting.of(binding)));
+            return p.with(a.id(), x -> x.withBinding(purpose, Setting.of(binding)));
         });
     }
 }

@@ -166,7 +166,7 @@ public final class GearStage implements StageView {
 
     /** Shows the chosen box as a form. */
     public void form() {
-        List<HostId> chosen = chosen();
+        List<Id<Host>> chosen = chosen();
         if (chosen.size() == 1) {
             page(new BoxForm(document, chosen.get(0), this::ledger));
         }
@@ -233,13 +233,13 @@ public final class GearStage implements StageView {
 
     /** Selects the row of what is selected elsewhere. */
     private void follow() {
-        Id selected = document.selectionProperty().get();
+        Id<?> selected = document.selectionProperty().get();
         if (selected == null
                 || pane.getScene() == null
                 || list.getSelectionModel().getSelectedIndices().size() > 1) {
             return;
         }
-        Optional<HostId> owner = Boxes.of(document.plan().index(), selected);
+        Optional<Id<Host>> owner = Boxes.of(document.plan().index(), selected);
         for (int i = 0; i < list.getItems().size(); i++) {
             Host host = list.getItems().get(i).host();
             if (host != null && owner.equals(Optional.of(host.id()))) {
@@ -375,8 +375,8 @@ public final class GearStage implements StageView {
 
     // --- what is done with rows ---
 
-    private List<HostId> chosen() {
-        List<HostId> ids = new ArrayList<>();
+    private List<Id<Host>> chosen() {
+        List<Id<Host>> ids = new ArrayList<>();
         for (Ledger.Row row : list.getSelectionModel().getSelectedItems()) {
             if (row != null && row.host() != null) {
                 ids.add(row.host().id());
@@ -386,7 +386,7 @@ public final class GearStage implements StageView {
     }
 
     private void refreshBulk() {
-        List<HostId> chosen = chosen();
+        List<Id<Host>> chosen = chosen();
         bulk.getChildren().clear();
         summary.setText(ledgerSummary);
         if (chosen.isEmpty()) {
@@ -458,7 +458,7 @@ public final class GearStage implements StageView {
     }
 
     private void rename() {
-        List<HostId> chosen = chosen();
+        List<Id<Host>> chosen = chosen();
         if (chosen.size() == 1) {
             String now = document.plan().index().name(chosen.get(0));
             ask("Rename", "What is " + now + " called?", now).ifPresent(name -> {
@@ -472,14 +472,14 @@ public final class GearStage implements StageView {
     }
 
     private void place() {
-        List<HostId> chosen = chosen();
+        List<Id<Host>> chosen = chosen();
         String now = document.plan().index().host(chosen.get(0)).place();
         ask("Place", "Where do they stand?", now)
                 .ifPresent(place -> document.apply(new Edit(
                         "Place " + Counted.of(chosen.size(), "box", "boxes") + " in " + place, plan -> {
                             Plan next = plan;
-                            for (HostId id : chosen) {
-                                next = next.withHost(id, h -> h.withPlace(place.strip()));
+                            for (Id<Host> id : chosen) {
+                                next = next.with(id, h -> h.withPlace(place.strip()));
                             }
                             return next;
                         })));
@@ -487,7 +487,7 @@ public final class GearStage implements StageView {
 
     private void putOn(Segment segment) {
         PlanIndex index = document.plan().index();
-        List<AdapterId> adapters = chosen().stream()
+        List<Id<Adapter>> adapters = chosen().stream()
                 .map(index::host)
                 .flatMap(h -> h.adapters().stream().limit(1))
                 .map(Adapter::id)
@@ -497,14 +497,14 @@ public final class GearStage implements StageView {
 
     private void duplicate() {
         Plan plan = document.plan();
-        List<HostId> chosen = chosen();
+        List<Id<Host>> chosen = chosen();
         if (!chosen.isEmpty()) {
             document.make(() -> Duplicating.of(plan, chosen, 1), this::made);
         }
     }
 
     private void remove() {
-        List<HostId> chosen = chosen();
+        List<Id<Host>> chosen = chosen();
         if (!chosen.isEmpty()) {
             Removing removing = Removing.of(document.plan(), chosen);
             String also = removing.alsoInWords();

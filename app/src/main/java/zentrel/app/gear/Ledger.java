@@ -28,7 +28,7 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
             String place,
             int boxes,
             String profile,
-            Set<SegmentId> touches,
+            Set<Id<Segment>> touches,
             List<Slot> slots,
             int ports,
             String sends,
@@ -59,7 +59,7 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
         plan.hosts()
                 .forEach(h -> places.computeIfAbsent(h.place(), p -> new ArrayList<>())
                         .add(h));
-        Map<Id, Severity> worst = severities(report);
+        Map<Id<?>, Severity> worst = severities(report);
         List<Row> rows = new ArrayList<>();
         places.forEach((place, hosts) -> {
             rows.add(new Row(
@@ -87,8 +87,8 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
                         + (unrouted > 0 ? " · " + Counted.of(unrouted, "port") + " free" : ""));
     }
 
-    private static Map<Id, Severity> severities(Report report) {
-        Map<Id, Severity> worst = new LinkedHashMap<>();
+    private static Map<Id<?>, Severity> severities(Report report) {
+        Map<Id<?>, Severity> worst = new LinkedHashMap<>();
         PlanIndex index = report.plan().index();
         for (Finding finding : report.findings()) {
             Boxes.of(index, finding.cause())
@@ -99,13 +99,13 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
 
     private static Row row(Plan plan, Host host, @Nullable Severity severity) {
         PlanIndex index = plan.index();
-        Set<SegmentId> touches = new TreeSet<>(java.util.Comparator.comparing(SegmentId::value));
+        Set<Id<Segment>> touches = new TreeSet<>(java.util.Comparator.comparing(Id<Segment>::value));
         host.adapters().forEach(a -> a.segment().ifPresent(touches::add));
         List<Slot> slots = new ArrayList<>();
         int ports = 0;
         Set<Integer> sent = new TreeSet<>();
         for (Application a : index.applicationsOn(host.id())) {
-            index.streamsOf(a.id())
+            index.streamsFrom(a.id())
                     .forEach(s -> sent.add(index.universe(s.universe()).number()));
             for (Receiver r : index.receiversOf(a.id())) {
                 for (Port p : r.ports()) {

@@ -30,7 +30,7 @@ final class TrafficFields {
                 "Querier: asks who wants groups", "querier", now.querier().inForce());
         CheckBox drops = form.tick("Groups stop where nobody asks", "drops", now.dropsUnasked());
         CheckBox guard = form.tick("Cuts rings of cables", "guard", now.loopGuard());
-        form.onKeep(p -> p.withHost(
+        form.onKeep(p -> p.with(
                 host.id(),
                 h -> h.withSwitching(new Switching(
                         changed(now.snooping(), snoops.isSelected()),
@@ -55,7 +55,7 @@ final class TrafficFields {
                 "Socket, VLAN",
                 id + "-vlan",
                 now.vlan().map(v -> String.valueOf(v.inForce())).orElse(""));
-        form.onKeep(p -> p.withAdapter(
+        form.onKeep(p -> p.with(
                 adapter.id(),
                 a -> a.withPlug(new Plug(
                         number(speed, "Mbit/s"),
@@ -68,7 +68,7 @@ final class TrafficFields {
 
     /** Under which identity a program sends sACN, and what waits for synchronisation. */
     static void sacn(BoxForm form, Plan plan, Application a) {
-        List<Stream> streams = plan.index().streamsOf(a.id()).stream()
+        List<Stream> streams = plan.index().streamsFrom(a.id()).stream()
                 .filter(s -> s.protocol() == Protocol.SACN)
                 .toList();
         if (streams.isEmpty()) {
@@ -85,7 +85,7 @@ final class TrafficFields {
         String waiting = streams.get(0).sync().map(String::valueOf).orElse("");
         TextField waits = form.text("Its data waits for it on", id + "-sync", waiting);
         form.onKeep(p -> {
-            Plan next = p.withApplication(
+            Plan next = p.with(
                     a.id(),
                     x -> x.withInstalled(x.installed()
                                     .withCid(Optional.of(cid.getText().strip()).filter(c -> !c.isEmpty())))
@@ -93,7 +93,7 @@ final class TrafficFields {
             if (!waits.getText().strip().equals(waiting)) {
                 Optional<Integer> on = number(waits, "universe");
                 for (Stream s : streams) {
-                    next = next.withStream(s.id(), x -> x.withSync(on));
+                    next = next.with(s.id(), x -> x.withSync(on));
                 }
             }
             return next;
@@ -132,7 +132,7 @@ final class TrafficFields {
                 ranges.add((p, taking) -> taking.withRanges(protocol, NumberRange.parse(takes.getText())));
             }
         }
-        form.onKeep(p -> p.withReceiver(receiver.id(), r -> {
+        form.onKeep(p -> p.with(receiver.id(), r -> {
             Taking taking =
                     r.taking().withSources(number(sources, "sources")).withLoss(word(Loss.values(), loss.getValue()));
             for (BiFunction<Plan, Taking, Taking> range : ranges) {
@@ -154,7 +154,7 @@ final class TrafficFields {
                         id + "-to",
                         x.destination().map(d -> d.inForce().toString()).orElse(""));
                 to.setPromptText("they find each other");
-                form.onKeep(p -> p.withAttachment(
+                form.onKeep(p -> p.with(
                         x.id(),
                         n -> n.withSending(changed(n.sending(), sending.isSelected()))
                                 .withDestination(Optional.of(to.getText().strip())
@@ -175,7 +175,7 @@ final class TrafficFields {
                         id + "-versions",
                         words(VersionRule.values()),
                         x.versions().word());
-                form.onKeep(p -> p.withAttachment(
+                form.onKeep(p -> p.with(
                         x.id(),
                         n -> n.withChosen(changed(n.chosen(), chosen.isSelected()))
                                 .needing(

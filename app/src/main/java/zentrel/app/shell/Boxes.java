@@ -8,7 +8,7 @@ public final class Boxes {
     private Boxes() {}
 
     /** The box that something is part of. */
-    public static Optional<HostId> of(PlanIndex index, Id id) {
+    public static Optional<Id<Host>> of(PlanIndex index, Id<?> id) {
         Object found = index.find(id).orElse(null);
         if (found instanceof Host h) {
             return Optional.of(h.id());

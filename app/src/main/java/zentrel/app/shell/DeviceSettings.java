@@ -59,7 +59,7 @@ final class DeviceSettings {
         this.index = plan.index();
     }
 
-    static List<Row> of(Plan plan, Id id) {
+    static List<Row> of(Plan plan, Id<?> id) {
         DeviceSettings settings = new DeviceSettings(plan);
         settings.add(plan.index().find(id).orElse(null));
         settings.rest(id);
@@ -69,7 +69,7 @@ final class DeviceSettings {
     }
 
     /** All there is to set, a line each, to be read out to whoever stands at the device. */
-    static String readOut(Plan plan, Id id) {
+    static String readOut(Plan plan, Id<?> id) {
         StringBuilder text = new StringBuilder(plan.index().name(id)).append(".\n");
         for (Row row : of(plan, id)) {
             row.where().ifPresent(w -> text.append(w).append(": "));
@@ -108,13 +108,13 @@ final class DeviceSettings {
     }
 
     /** What is planned and told by no row yet: what is switched on or off, a direction, what a program sends. */
-    private void rest(Id id) {
-        Optional<HostId> host = Boxes.of(index, id);
+    private void rest(Id<?> id) {
+        Optional<Id<Host>> host = Boxes.of(index, id);
         if (host.isEmpty()) {
             return;
         }
         for (Applying.Pending pending : Applying.pending(plan, host.get())) {
-            if (!told.contains(pending.key()) && (id instanceof HostId || isOf(id, pending.owner()))) {
+            if (!told.contains(pending.key()) && (id.is(Kind.HOST) || isOf(id, pending.owner()))) {
                 row(
                         host.get(),
                         PendingWords.label(index, pending),
@@ -126,9 +126,8 @@ final class DeviceSettings {
         }
     }
 
-    private boolean isOf(Id id, Id part) {
-        return part.equals(id)
-                || (part instanceof PortId port && index.receiverOf(port).id().equals(id));
+    private boolean isOf(Id<?> id, Id<?> part) {
+        return part.equals(id) || (part.is(Kind.PORT) && index.keptIn(part).equals(id));
     }
 
     private void plain(String label, String value) {
@@ -147,12 +146,12 @@ final class DeviceSettings {
      * @param subject what it is about, as in {@link ProfileStep}
      */
     private <T> void row(
-            HostId host, String label, Setting<T> setting, Function<T, String> shown, String key, String subject) {
+            Id<Host> host, String label, Setting<T> setting, Function<T, String> shown, String key, String subject) {
         row(host, label, setting, shown, key, subject, Optional.empty());
     }
 
     private <T> void row(
-            HostId host,
+            Id<Host> host,
             String label,
             Setting<T> setting,
             Function<T, String> shown,
@@ -345,7 +344,7 @@ final class DeviceSettings {
     }
 
     private void link(ControlLink link) {
-        HostId sender = index.application(link.from()).host();
+        Id<Host> sender = index.application(link.from()).host();
         row(sender, "Send to", link.destination(), Object::toString, Applying.key(link.id(), "destination"), "osc");
         row(sender, "Port", link.port(), String::valueOf, Applying.key(link.id(), "port"), "osc");
         plain("Message", link.pattern());

@@ -9,7 +9,7 @@ import zentrel.plan.Counted;
 
 /** What a thing is, in a title and a line, and what it feeds and is fed by. */
 record Facts(String title, String line, List<String> fedBy, List<String> feeds) {
-    static Facts of(Plan plan, Id id) {
+    static Facts of(Plan plan, Id<?> id) {
         PlanIndex index = plan.index();
         Object found = index.find(id).orElse(null);
         Set<String> fedBy = new LinkedHashSet<>();
@@ -134,8 +134,8 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
 
     private static void application(PlanIndex index, Plan plan, Application a, Set<String> fedBy, Set<String> feeds) {
         index.receiversOf(a.id()).forEach(r -> r.ports().forEach(p -> port(index, p, fedBy, feeds)));
-        Set<Id> receivers = new LinkedHashSet<>();
-        for (Stream s : index.streamsOf(a.id())) {
+        Set<Id<?>> receivers = new LinkedHashSet<>();
+        for (Stream s : index.streamsFrom(a.id())) {
             index.portsOf(s.universe())
                     .forEach(p -> receivers.add(index.receiverOf(p.id()).id()));
         }
@@ -151,7 +151,7 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
     }
 
     private static void port(PlanIndex index, Port p, Set<String> fedBy, Set<String> feeds) {
-        for (UniverseId u : index.universesOf(p.id())) {
+        for (Id<Universe> u : index.universesOf(p.id())) {
             index.streamsOf(u).forEach(s -> fedBy.add(index.name(s.application())));
         }
         for (Line line : index.linesOf(p.id())) {

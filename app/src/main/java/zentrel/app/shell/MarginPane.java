@@ -34,11 +34,12 @@ import zentrel.machine.MachineSheet;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
 import zentrel.path.SignalPath;
-import zentrel.plan.AdapterId;
+import zentrel.plan.Adapter;
 import zentrel.plan.Counted;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
 import zentrel.plan.HostKind;
 import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
 import zentrel.plan.Profile;
@@ -74,7 +75,7 @@ public final class MarginPane extends ScrollPane {
 
     private void refresh() {
         Report report = document.reportProperty().get();
-        Id id = document.selectionProperty().get();
+        Id<?> id = document.selectionProperty().get();
         if (report != null && id == null && document.proposedProperty().get() == null && overviewIsOf(report)) {
             counts.setText(counts(report.plan())); // the findings are the same, so their rows may stay
             return;
@@ -173,12 +174,12 @@ public final class MarginPane extends ScrollPane {
 
     // --- something is selected ---
 
-    private void chosen(Report report, Id id) {
+    private void chosen(Report report, Id<?> id) {
         Facts facts = Facts.of(report.plan(), id);
         box.getChildren().addAll(Texts.wrapped(facts.title(), "title"), Texts.wrapped(facts.line(), "soft"), line());
-        Set<Id> related = Related.to(report.plan(), id);
+        Set<Id<?>> related = Related.to(report.plan(), id);
         // a box is asked about itself; its signals have findings of their own
-        Set<String> onPath = id instanceof AdapterId || id instanceof HostId
+        Set<String> onPath = id.is(Kind.ADAPTER) || id.is(Kind.HOST)
                 ? Set.of()
                 : PathFindings.of(report, report.signalPaths().of(id)).paths().stream()
                         .flatMap(SignalPath::issues)
@@ -292,11 +293,11 @@ public final class MarginPane extends ScrollPane {
     }
 
     /** What the addresses of an adapter mean, in bits and in words. */
-    private void subnets(Plan plan, Id id) {
-        if (!(id instanceof AdapterId adapter)) {
+    private void subnets(Plan plan, Id<?> id) {
+        if (!(plan.index().find(id).orElse(null) instanceof Adapter adapter)) {
             return;
         }
-        plan.index().adapter(adapter).addresses().forEach(a -> {
+        adapter.addresses().forEach(a -> {
             SubnetInWords subnet = SubnetInWords.of(a.address().planned());
             box.getChildren()
                     .addAll(
@@ -313,10 +314,11 @@ public final class MarginPane extends ScrollPane {
     }
 
     /** What to type, where the box is a computer whose system is known. */
-    private void machine(Plan plan, Id id) {
-        if (id instanceof HostId host
-                && plan.index().host(host).kind() == HostKind.COMPUTER
-                && plan.index().host(host).system() != OperatingSystem.FIRMWARE) {
+    private void machine(Plan plan, Id<?> id) {
+        if (plan.index().find(id).orElse(null) instanceof Host computer
+                && computer.kind() == HostKind.COMPUTER
+                && computer.system() != OperatingSystem.FIRMWARE) {
+            Id<Host> host = computer.id();
             try {
                 box.getChildren()
                         .addAll(
@@ -330,7 +332,7 @@ public final class MarginPane extends ScrollPane {
     }
 
     /** What is seen on the box in which state, as its profile says. */
-    private void signs(Plan plan, Id id) {
+    private void signs(Plan plan, Id<?> id) {
         Optional<Profile> profile = Boxes.of(plan.index(), id)
                 .flatMap(h -> plan.index().profileOf(plan.index().host(h)));
         if (profile.isEmpty() || profile.get().signs().isEmpty()) {

@@ -45,7 +45,7 @@ public final class PathStrip extends VBox {
     private @Nullable HopKind chosenHop;
     private boolean looking;
     private boolean comparing;
-    private @Nullable Id shownFor;
+    private @Nullable Id<?> shownFor;
 
     public PathStrip(OpenDocument document) {
         this.document = document;
@@ -90,7 +90,7 @@ public final class PathStrip extends VBox {
 
     private void renew() {
         Report report = document.reportProperty().get();
-        Id id = document.selectionProperty().get();
+        Id<?> id = document.selectionProperty().get();
         Optional<SignalPath> before = shown();
         boolean again = id != null && id.equals(shownFor);
         shownFor = id;

@@ -17,8 +17,8 @@ final class PendingWords {
     }
 
     /** The short name of what a setting belongs to, on its own box; empty for the box itself. */
-    private static String thing(PlanIndex index, Id owner) {
-        if (owner instanceof HostId) {
+    private static String thing(PlanIndex index, Id<?> owner) {
+        if (owner.is(Kind.HOST)) {
             return "";
         }
         Object found = index.find(owner).orElseThrow();
@@ -60,9 +60,8 @@ final class PendingWords {
             return binding(index, binding);
         }
         if (value instanceof Integer wire
-                && pending.owner() instanceof StreamId id
-                && pending.field().equals("wire")) {
-            Stream stream = index.stream(id);
+                && pending.field().equals("wire")
+                && index.find(pending.owner()).orElse(null) instanceof Stream stream) {
             return index.application(stream.application()).shown(stream.protocol(), wire);
         }
         return value instanceof Word word ? word.word() : String.valueOf(value);

@@ -20,20 +20,21 @@ import zentrel.plan.Universe;
 final class Related {
     private Related() {}
 
-    static Set<Id> to(Plan plan, Id id) {
-        Set<Id> all = new LinkedHashSet<>();
+    static Set<Id<?>> to(Plan plan, Id<?> id) {
+        Set<Id<?>> all = new LinkedHashSet<>();
         add(plan.index(), plan.index().find(id).orElse(null), id, all);
         return all;
     }
 
-    private static void add(PlanIndex index, @org.jspecify.annotations.Nullable Object found, Id id, Set<Id> all) {
+    private static void add(
+            PlanIndex index, @org.jspecify.annotations.Nullable Object found, Id<?> id, Set<Id<?>> all) {
         all.add(id);
         if (found instanceof Host host) {
             host.adapters().forEach(a -> all.add(a.id()));
             index.applicationsOn(host.id()).forEach(a -> add(index, a, a.id(), all));
         } else if (found instanceof Application application) {
             index.receiversOf(application.id()).forEach(r -> add(index, r, r.id(), all));
-            index.streamsOf(application.id()).forEach(s -> all.add(s.id()));
+            index.streamsFrom(application.id()).forEach(s -> all.add(s.id()));
         } else if (found instanceof Receiver receiver) {
             receiver.ports().forEach(p -> all.add(p.id()));
         } else if (found instanceof Universe universe) {

@@ -16,7 +16,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.gear.Applying;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.ProfileStep;
@@ -27,10 +27,10 @@ final class SettingsBox extends VBox {
 
     private final OpenDocument document;
     private final Plan plan;
-    private final Id id;
+    private final Id<?> id;
 
     /** @param rows the settings, as {@link DeviceSettings#of} gives them; at least one */
-    SettingsBox(OpenDocument document, Plan plan, Id id, List<DeviceSettings.Row> rows) {
+    SettingsBox(OpenDocument document, Plan plan, Id<?> id, List<DeviceSettings.Row> rows) {
         super(6);
         this.document = document;
         this.plan = plan;
@@ -142,7 +142,7 @@ final class SettingsBox extends VBox {
 
     /** What is left to do on the box before all that is planned for it is in force. */
     private void steps() {
-        Optional<HostId> host = Boxes.of(plan.index(), id);
+        Optional<Id<Host>> host = Boxes.of(plan.index(), id);
         if (host.isEmpty()) {
             return;
         }

@@ -64,7 +64,7 @@ final class LoadPage extends Page {
         of.setAccessibleText("Slots of a pixel");
         of.setOnAction(e -> count());
         document.plan().applications().stream()
-                .filter(a -> !document.plan().index().streamsOf(a.id()).isEmpty())
+                .filter(a -> !document.plan().index().streamsFrom(a.id()).isEmpty())
                 .map(Application::name)
                 .forEach(from.getItems()::add);
         from.getSelectionModel().selectFirst();

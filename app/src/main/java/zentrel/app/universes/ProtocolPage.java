@@ -94,7 +94,7 @@ final class ProtocolPage extends Page {
 
     private Button move(Report report, ProtocolAdvice advice, Protocol to, VBox box) {
         boolean any =
-                report.plan().index().streamsOf(advice.source()).stream().anyMatch(s -> s.protocol() == to.other());
+                report.plan().index().streamsFrom(advice.source()).stream().anyMatch(s -> s.protocol() == to.other());
         Runnable work = () -> document.derive(
                 report,
                 r -> {

@@ -49,7 +49,7 @@ final class RangePage extends Page {
         from.getItems()
                 .setAll(plan.applications().stream()
                         .filter(a -> a.kind() == ApplicationKind.CONSOLE
-                                || !plan.index().streamsOf(a.id()).isEmpty())
+                                || !plan.index().streamsFrom(a.id()).isEmpty())
                         .toList());
         from.getSelectionModel().selectFirst();
         from.setOnAction(e -> work());
@@ -149,7 +149,7 @@ final class RangePage extends Page {
         Report report = document.reportProperty().get();
         Port first = ports.getSelectionModel().getSelectedItem();
         Application source = from.getValue();
-        List<UniverseId> chosen = universes.getSelectionModel().getSelectedItems().stream()
+        List<Id<Universe>> chosen = universes.getSelectionModel().getSelectedItems().stream()
                 .filter(java.util.Objects::nonNull)
                 .map(Universe::id)
                 .toList();

@@ -40,7 +40,6 @@ import zentrel.plan.PortKind;
 import zentrel.plan.Protocol;
 import zentrel.plan.Stream;
 import zentrel.plan.Universe;
-import zentrel.plan.UniverseId;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 
@@ -146,7 +145,7 @@ public final class UniversesStage implements StageView {
     }
 
     /** Shows who is heard at a port of one universe, and asks who is meant to win there. */
-    public void whoWins(UniverseId universe) {
+    public void whoWins(Id<Universe> universe) {
         show(new WhoWinsPage(document, this::leavePage, Optional.of(universe)));
     }
 
@@ -184,20 +183,18 @@ public final class UniversesStage implements StageView {
 
     /** Shows the universe of whatever is selected. */
     private void follow() {
-        Id selected = document.selectionProperty().get();
+        Id<?> selected = document.selectionProperty().get();
         if (selected == null) {
             return;
         }
         PlanIndex index = document.plan().index();
         Object found = index.find(selected).orElse(null);
-        Id universe = found instanceof Fixture f
-                ? f.breaks().get(0).universe()
+        Optional<Id<Universe>> shown = found instanceof Fixture f
+                ? Optional.of(f.breaks().get(0).universe())
                 : found instanceof Port p
-                        ? index.universesOf(p.id()).stream()
-                                .findFirst()
-                                .map(u -> (Id) u)
-                                .orElse(selected)
-                        : found instanceof Stream s ? s.universe() : selected;
+                        ? index.universesOf(p.id()).stream().findFirst()
+                        : found instanceof Stream s ? Optional.of(s.universe()) : Optional.empty();
+        Id<?> universe = shown.isPresent() ? shown.get() : selected;
         refreshing = true;
         list.getItems().stream()
                 .filter(u -> u.id().equals(universe))

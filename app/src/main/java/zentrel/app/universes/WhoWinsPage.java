@@ -22,8 +22,9 @@ import zentrel.contest.Contest;
 import zentrel.contest.Settling;
 import zentrel.path.Verdict;
 import zentrel.plan.Edit;
+import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
-import zentrel.plan.UniverseId;
+import zentrel.plan.Universe;
 
 /** Who is heard at each port, and what is seen there when any one source stops. */
 final class WhoWinsPage extends Page {
@@ -42,7 +43,7 @@ final class WhoWinsPage extends Page {
      *
      * @param about the universe that is chosen at first, if any
      */
-    WhoWinsPage(OpenDocument document, Runnable away, Optional<UniverseId> about) {
+    WhoWinsPage(OpenDocument document, Runnable away, Optional<Id<Universe>> about) {
         super("Who is heard, and what happens when one stops", away);
         this.document = document;
         list.setId("wins-list");
@@ -81,7 +82,7 @@ final class WhoWinsPage extends Page {
         }
     }
 
-    private void choose(UniverseId universe) {
+    private void choose(Id<Universe> universe) {
         all.stream()
                 .filter(c -> c.universe().equals(universe) && c.contenders().size() > 1)
                 .findFirst()

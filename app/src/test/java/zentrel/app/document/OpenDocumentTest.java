@@ -26,9 +26,8 @@ import zentrel.gear.Library;
 import zentrel.gear.Made;
 import zentrel.gear.Making;
 import zentrel.plan.Edit;
-import zentrel.plan.HostId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.PortId;
 
 /** The open document without a window: one place that changes, and what it tells. */
 @ExtendWith(ApplicationExtension.class)
@@ -65,7 +64,7 @@ class OpenDocumentTest {
     }
 
     private static Edit wrongPort() {
-        return new Edit("Set port 1 to 5", p -> p.withPort(new PortId("boathouse-node.p1"), x -> x.withWire(5)));
+        return new Edit("Set port 1 to 5", p -> p.with(Kind.PORT.id("boathouse-node.p1"), x -> x.withWire(5)));
     }
 
     @Test
@@ -171,8 +170,8 @@ class OpenDocumentTest {
     @Test
     void whatIsSelectedGoesWithTheThing() {
         run(() -> document.show(LoadedPlan.of(FernlightTrail.ready())));
-        run(() -> document.select(new HostId("jetty-node")));
-        run(() -> document.apply(zentrel.gear.Removing.of(document.plan(), List.of(new HostId("jetty-node")))
+        run(() -> document.select(Kind.HOST.id("jetty-node")));
+        run(() -> document.apply(zentrel.gear.Removing.of(document.plan(), List.of(Kind.HOST.id("jetty-node")))
                 .edit()));
         assertThat(fx(() -> document.selectionProperty().get() == null)).isTrue();
     }

@@ -33,7 +33,7 @@ class FlowDrawingTest {
     /** Nothing is chosen and nothing opened. */
     private static final class Quiet implements FlowDrawing.Stage {
         @Override
-        public boolean isChosen(Id id) {
+        public boolean isChosen(Id<?> id) {
             return false;
         }
 
@@ -48,12 +48,12 @@ class FlowDrawingTest {
         }
 
         @Override
-        public String label(Id signal) {
+        public String label(Id<?> signal) {
             return signal.value();
         }
 
         @Override
-        public void choose(Id id) {}
+        public void choose(Id<?> id) {}
 
         @Override
         public void open(Bundle bundle) {}
@@ -65,7 +65,7 @@ class FlowDrawingTest {
         public void reveal(double y, double row) {}
 
         @Override
-        public void step(Id from, KeyCode way) {}
+        public void step(Id<?> from, KeyCode way) {}
     }
 
     /** Each layer as what stands in it and where. */

@@ -13,8 +13,9 @@ import zentrel.path.Verdict;
 import zentrel.pattern.Pattern;
 import zentrel.pattern.Patterns;
 import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.PortId;
+import zentrel.plan.Port;
 
 /** What the Flow stage shows, without its nodes. */
 class FlowModelTest {
@@ -42,7 +43,7 @@ class FlowModelTest {
     @Test
     void aRibbonIsAsWideAsTheUniversesInIt() {
         FlowModel model = of(FernlightTrail.ready());
-        Id desk = model.senders().stream()
+        Id<?> desk = model.senders().stream()
                 .filter(s -> s.name().equals("Hut desk"))
                 .map(FlowModel.Sender::id)
                 .findFirst()
@@ -57,11 +58,11 @@ class FlowModelTest {
     void everyRibbonHasItsTwoEnds() {
         for (Plan plan : List.of(FernlightTrail.draft(), FernlightTrail.ready())) {
             FlowModel model = of(plan);
-            Set<Id> senders = new HashSet<>();
+            Set<Id<?>> senders = new HashSet<>();
             model.senders().forEach(s -> senders.add(s.id()));
-            Set<Id> takers = new HashSet<>();
+            Set<Id<?>> takers = new HashSet<>();
             model.takers().forEach(t -> takers.add(t.id()));
-            Set<Id> carriers = new HashSet<>();
+            Set<Id<?>> carriers = new HashSet<>();
             model.carriers().forEach(c -> carriers.add(c.id()));
             assertThat(model.out()).allMatch(b -> senders.contains(b.end()) && carriers.contains(b.carrier()));
             assertThat(model.in()).allMatch(b -> takers.contains(b.end()) && carriers.contains(b.carrier()));
@@ -72,9 +73,8 @@ class FlowModelTest {
     @Test
     void aPortThatIsOneOutDarkensItsFixturesOnly() {
         Plan ready = FernlightTrail.ready();
-        PortId port = new PortId("boathouse-node.p1");
-        Plan faulty =
-                ready.withPort(port, p -> p.withWire(p.wire().orElseThrow().inForce() + 1));
+        Id<Port> port = Kind.PORT.id("boathouse-node.p1");
+        Plan faulty = ready.with(port, p -> p.withWire(p.wire().orElseThrow().inForce() + 1));
         FlowModel model = of(faulty);
         FlowModel.Taker boathouse = model.takers().stream()
                 .filter(t -> t.name().equals("Boathouse node"))

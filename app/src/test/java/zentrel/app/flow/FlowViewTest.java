@@ -23,17 +23,17 @@ import zentrel.plan.Plan;
 class FlowViewTest {
     private static final FlowModel DRAFT = FlowModel.of(Check.run(FernlightTrail.draft()));
 
-    private static Set<Id> signals(List<Bundle> bundles) {
-        Set<Id> all = new HashSet<>();
+    private static Set<Id<?>> signals(List<Bundle> bundles) {
+        Set<Id<?>> all = new HashSet<>();
         bundles.forEach(b -> all.addAll(b.signals()));
         return all;
     }
 
     private static void hangsTogether(FlowModel m) {
-        Set<Id> ends = new HashSet<>();
+        Set<Id<?>> ends = new HashSet<>();
         m.senders().forEach(s -> ends.add(s.id()));
         m.takers().forEach(t -> ends.add(t.id()));
-        Set<Id> carriers = new HashSet<>();
+        Set<Id<?>> carriers = new HashSet<>();
         m.carriers().forEach(c -> carriers.add(c.id()));
         for (List<Bundle> bundles : List.of(m.in(), m.out())) {
             assertThat(bundles).allSatisfy(b -> {
@@ -60,10 +60,10 @@ class FlowViewTest {
                         DRAFT.takers().stream().mapToInt(FlowModel.Taker::dark).sum());
         assertThat(folded.takers().stream().mapToInt(t -> t.members().size()).sum())
                 .isEqualTo(DRAFT.takers().size());
-        Set<Id> members = new HashSet<>();
+        Set<Id<?>> members = new HashSet<>();
         folded.takers().forEach(t -> members.addAll(t.members()));
         folded.senders().forEach(s -> members.addAll(s.members()));
-        Set<Id> all = new HashSet<>();
+        Set<Id<?>> all = new HashSet<>();
         DRAFT.takers().forEach(t -> all.add(t.id()));
         DRAFT.senders().forEach(s -> all.add(s.id()));
         assertThat(members).isEqualTo(all);
@@ -126,7 +126,7 @@ class FlowViewTest {
 
     @Test
     void oneSegmentAndOnePlace() {
-        Id control = DRAFT.carriers().get(1).id();
+        Id<?> control = DRAFT.carriers().get(1).id();
         FlowModel segment = FlowView.ALL.withCarrier(Optional.of(control)).of(DRAFT);
         assertThat(segment.carriers()).extracting(FlowModel.Carrier::id).containsExactly(control);
         hangsTogether(segment);

@@ -11,9 +11,8 @@ import zentrel.demo.FernlightTrail;
 import zentrel.gear.Library;
 import zentrel.gear.Making;
 import zentrel.plan.Host;
-import zentrel.plan.HostId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.PortId;
 
 /** The rows of the ledger, without their nodes. */
 class LedgerTest {
@@ -23,7 +22,7 @@ class LedgerTest {
 
     private static Ledger.Row row(Ledger ledger, String host) {
         return ledger.rows().stream()
-                .filter(r -> r.host() != null && r.host().id().equals(new HostId(host)))
+                .filter(r -> r.host() != null && r.host().id().equals(Kind.HOST.id(host)))
                 .findFirst()
                 .orElseThrow();
     }
@@ -67,7 +66,7 @@ class LedgerTest {
 
     @Test
     void theWorstFindingMarksTheBoxOfItsCause() {
-        Plan faulty = FernlightTrail.ready().withPort(new PortId("boathouse-node.p1"), p -> p.withWire(5));
+        Plan faulty = FernlightTrail.ready().with(Kind.PORT.id("boathouse-node.p1"), p -> p.withWire(5));
         Ledger ledger = of(faulty);
         assertThat(row(ledger, "boathouse-node").severity()).isEqualTo(Severity.BROKEN);
         assertThat(ledger.rows().stream().filter(r -> r.severity() == Severity.BROKEN))

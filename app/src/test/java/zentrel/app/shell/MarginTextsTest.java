@@ -10,44 +10,36 @@ import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.demo.FernlightTrail;
 import zentrel.gear.Applying;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.plan.AdapterId;
-import zentrel.plan.ApplicationId;
+import zentrel.plan.Adapter;
 import zentrel.plan.DhcpServer;
 import zentrel.plan.Direction;
-import zentrel.plan.FixtureId;
-import zentrel.plan.HostId;
+import zentrel.plan.Host;
 import zentrel.plan.Id;
-import zentrel.plan.LineId;
-import zentrel.plan.LinkId;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.PortId;
+import zentrel.plan.Port;
 import zentrel.plan.Protocol;
-import zentrel.plan.ReceiverId;
 import zentrel.plan.Route;
-import zentrel.plan.SegmentId;
-import zentrel.plan.SessionId;
 import zentrel.plan.Setting;
-import zentrel.plan.StreamId;
-import zentrel.plan.UniverseId;
 
 /** What the margin says of every kind of thing, in the device's own numbers. */
 class MarginTextsTest {
     private static final Plan READY = FernlightTrail.ready();
 
-    private static Id id(String type, String value) {
+    private static Id<?> id(String type, String value) {
         return switch (type) {
-            case "host" -> new HostId(value);
-            case "adapter" -> new AdapterId(value);
-            case "application" -> new ApplicationId(value);
-            case "receiver" -> new ReceiverId(value);
-            case "port" -> new PortId(value);
-            case "universe" -> new UniverseId(value);
-            case "fixture" -> new FixtureId(value);
-            case "link" -> new LinkId(value);
-            case "stream" -> new StreamId(value);
-            case "segment" -> new SegmentId(value);
-            case "line" -> new LineId(value);
-            default -> new SessionId(value);
+            case "host" -> Kind.HOST.id(value);
+            case "adapter" -> Kind.ADAPTER.id(value);
+            case "application" -> Kind.APPLICATION.id(value);
+            case "receiver" -> Kind.RECEIVER.id(value);
+            case "port" -> Kind.PORT.id(value);
+            case "universe" -> Kind.UNIVERSE.id(value);
+            case "fixture" -> Kind.FIXTURE.id(value);
+            case "link" -> Kind.LINK.id(value);
+            case "stream" -> Kind.STREAM.id(value);
+            case "segment" -> Kind.SEGMENT.id(value);
+            case "line" -> Kind.LINE.id(value);
+            default -> Kind.SESSION.id(value);
         };
     }
 
@@ -77,20 +69,20 @@ class MarginTextsTest {
 
     @Test
     void whatFeedsAndWhatIsFedIsNamed() {
-        Facts node = Facts.of(READY, new HostId("boathouse-node"));
+        Facts node = Facts.of(READY, Kind.HOST.id("boathouse-node"));
         assertThat(node.fedBy()).contains("Hut desk", "Backup desk");
         assertThat(node.feeds()).anyMatch(f -> f.startsWith("Port 1  Boathouse doors line, 12 fixtures"));
-        Facts universe = Facts.of(READY, new UniverseId("u10"));
+        Facts universe = Facts.of(READY, Kind.UNIVERSE.id("u10"));
         assertThat(universe.fedBy())
                 .containsExactly("Hut desk by sACN, priority 100", "Backup desk by sACN, priority 90");
-        Facts desk = Facts.of(READY, new ApplicationId("hut-desk"));
+        Facts desk = Facts.of(READY, Kind.APPLICATION.id("hut-desk"));
         assertThat(desk.fedBy()).contains("Cue player by OSC", "Tablet remote by OSC");
     }
 
     @Test
     void nothingInThePlanIsWithoutItsFacts() {
         for (Plan plan : List.of(READY, FernlightTrail.draft())) {
-            for (Id id : plan.index().ids()) {
+            for (Id<?> id : plan.index().ids()) {
                 assertThat(Facts.of(plan, id).title())
                         .as(id.value())
                         .isNotBlank()
@@ -105,7 +97,7 @@ class MarginTextsTest {
 
     @Test
     void settingsAreInTheDevicesOwnNumbersWithTheWayToThem() {
-        List<DeviceSettings.Row> node = DeviceSettings.of(READY, new HostId("boathouse-node"));
+        List<DeviceSettings.Row> node = DeviceSettings.of(READY, Kind.HOST.id("boathouse-node"));
         assertThat(node).extracting(DeviceSettings.Row::label).startsWith("Address", "Mask");
         assertThat(node.get(0).value()).isEqualTo("10.41.22.3");
         assertThat(node.get(0).where()).contains("Net · Address");
@@ -115,30 +107,29 @@ class MarginTextsTest {
                 .orElseThrow();
         assertThat(port.value()).isEqualTo("Art-Net 4");
         // the previs counts Port-Addresses from 1
-        List<DeviceSettings.Row> previs = DeviceSettings.of(READY, new PortId("previs.u1"));
+        List<DeviceSettings.Row> previs = DeviceSettings.of(READY, Kind.PORT.id("previs.u1"));
         assertThat(previs.get(0).value()).isEqualTo("Art-Net 1");
     }
 
     /** What the box counts as still to do is what its list shows, whatever kind of setting it is. */
     @Test
     void everythingPlannedForABoxIsInItsList() {
-        HostId desk = new HostId("hut-console");
-        HostId node = new HostId("boathouse-node");
-        Plan plan = READY.withAdapter(
-                        new AdapterId("hut-console.control"), a -> a.withEnabled(new Setting<>(false, true)))
-                .withStream(
-                        new StreamId("hut-desk-u10"),
+        Id<Host> desk = Kind.HOST.id("hut-console");
+        Id<Host> node = Kind.HOST.id("boathouse-node");
+        Plan plan = READY.with(Kind.ADAPTER.id("hut-console.control"), a -> a.withEnabled(new Setting<>(false, true)))
+                .with(
+                        Kind.STREAM.id("hut-desk-u10"),
                         s -> s.withSettings(new Setting<>(false, true), s.wire(), new Setting<>(150, 100)))
-                .withPort(
-                        new PortId("boathouse-node.p1"),
+                .with(
+                        Kind.PORT.id("boathouse-node.p1"),
                         p -> p.withDirection(new Setting<>(Direction.INPUT, Direction.OUTPUT))
                                 .withProtocol(new Setting<>(Protocol.SACN, Protocol.ARTNET)));
         assertThat(rows(plan, desk))
                 .contains(
                         "Control switched off now on", "U10 sACN switched off now on", "U10 sACN priority 150 now 100");
         assertThat(rows(plan, node)).contains("Port 1 direction input now output", "Port 1 protocol sACN now Art-Net");
-        assertThat(rows(plan, new PortId("boathouse-node.p1"))).hasSize(3);
-        for (HostId host : List.of(desk, node)) {
+        assertThat(rows(plan, Kind.PORT.id("boathouse-node.p1"))).hasSize(3);
+        for (Id<Host> host : List.of(desk, node)) {
             assertThat(DeviceSettings.of(plan, host).stream()
                             .filter(r -> r.now().isPresent()))
                     .hasSize(Applying.pending(plan, host).size())
@@ -148,8 +139,8 @@ class MarginTextsTest {
 
     @Test
     void waysToOtherNetworksAreSetOnTheDeviceToo() {
-        AdapterId adapter = new AdapterId("visitor-router.visitors");
-        Plan plan = READY.withAdapter(
+        Id<Adapter> adapter = Kind.ADAPTER.id("visitor-router.visitors");
+        Plan plan = READY.with(
                 adapter,
                 a -> a.withRoutes(Route.parse("10.41.0.0/16 by 172.23.64.9"))
                         .withMetric(Optional.of(7))
@@ -162,10 +153,10 @@ class MarginTextsTest {
                         "Route 10.41.0.0/16 by 172.23.64.9",
                         "Metric 7",
                         "DHCP server off now 172.23.64.50 to 172.23.64.90");
-        assertThat(Applying.of(plan, new HostId("visitor-router")).waiting()).hasSize(1);
+        assertThat(Applying.of(plan, Kind.HOST.id("visitor-router")).waiting()).hasSize(1);
     }
 
-    private static List<String> rows(Plan plan, Id id) {
+    private static List<String> rows(Plan plan, Id<?> id) {
         return DeviceSettings.of(plan, id).stream()
                 .map(r -> r.label() + " " + r.value()
                         + r.now().map(n -> " now " + n).orElse(""))
@@ -174,8 +165,8 @@ class MarginTextsTest {
 
     @Test
     void aPendingSettingIsTickedOffInTwoSteps() {
-        PortId port = new PortId("boathouse-node.p1");
-        Plan planned = READY.withPort(port, p -> p.withWire(new Setting<>(4, 7)));
+        Id<Port> port = Kind.PORT.id("boathouse-node.p1");
+        Plan planned = READY.with(port, p -> p.withWire(new Setting<>(4, 7)));
         DeviceSettings.Row row = DeviceSettings.of(planned, port).get(0);
         assertThat(row.value()).isEqualTo("Art-Net 4");
         assertThat(row.now()).contains("Art-Net 7");
@@ -191,10 +182,11 @@ class MarginTextsTest {
 
     @Test
     void everyThingKnowsItsBox() {
-        assertThat(Boxes.of(READY.index(), new PortId("boathouse-node.p1"))).contains(new HostId("boathouse-node"));
-        assertThat(Boxes.of(READY.index(), new LineId("boathouse-node.line1"))).contains(new HostId("boathouse-node"));
-        assertThat(Boxes.of(READY.index(), new StreamId("hut-desk-u1"))).contains(new HostId("hut-console"));
-        assertThat(Boxes.of(READY.index(), new LinkId("go-link"))).contains(new HostId("cue-computer"));
-        assertThat(Boxes.of(READY.index(), new UniverseId("u1"))).isEmpty();
+        assertThat(Boxes.of(READY.index(), Kind.PORT.id("boathouse-node.p1"))).contains(Kind.HOST.id("boathouse-node"));
+        assertThat(Boxes.of(READY.index(), Kind.LINE.id("boathouse-node.line1")))
+                .contains(Kind.HOST.id("boathouse-node"));
+        assertThat(Boxes.of(READY.index(), Kind.STREAM.id("hut-desk-u1"))).contains(Kind.HOST.id("hut-console"));
+        assertThat(Boxes.of(READY.index(), Kind.LINK.id("go-link"))).contains(Kind.HOST.id("cue-computer"));
+        assertThat(Boxes.of(READY.index(), Kind.UNIVERSE.id("u1"))).isEmpty();
     }
 }

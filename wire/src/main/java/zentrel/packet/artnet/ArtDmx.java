@@ -7,7 +7,7 @@ import zentrel.universe.PortAddress;
  * The levels of one universe.
  *
  * <pre>
- *  0 Id "Art-Net\0"   8 OpCode 0x5000 (low byte first)   10 ProtVer (high byte first)
+ *  0 Id<?> "Art-Net\0"   8 OpCode 0x5000 (low byte first)   10 ProtVer (high byte first)
  * 12 Sequence        13 Physical                          14 SubUni   15 Net
  * 16 Length (high byte first)                             18 Data, 2 to 512 bytes, an even number
  * </pre>

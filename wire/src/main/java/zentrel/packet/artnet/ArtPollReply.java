@@ -8,7 +8,7 @@ import zentrel.universe.PortAddress;
  * One page of an answer to a poll: up to four ports that share one Net and Sub-Net.
  *
  * <pre>
- *   0 Id   8 OpCode 0x2100   10 IpAddress   14 Port (low byte first)   16 VersInfo   18 NetSwitch   19 SubSwitch
+ *   0 Id<?>   8 OpCode 0x2100   10 IpAddress   14 Port (low byte first)   16 VersInfo   18 NetSwitch   19 SubSwitch
  *  20 Oem  22 UbeaVersion    23 Status1     24 EstaMan (low byte first) 26 PortName (18)  44 LongName (64)
  * 108 NodeReport (64)  172 NumPorts  174 PortTypes (4)  178 GoodInput (4)  182 GoodOutputA (4)  186 SwIn (4)  190 SwOut (4)
  * 194 AcnPriority  195 SwMacro  196 SwRemote  197 Spare (3)  200 Style  201 MAC (6)  207 BindIp (4)  211 BindIndex

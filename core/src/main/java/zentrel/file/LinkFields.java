@@ -1,0 +1,49 @@
+package zentrel.file;
+
+import static zentrel.file.JsonOut.*;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.*;
+
+/** OSC from one program to another in a plan file. */
+final class LinkFields implements Fields<ControlLink> {
+    /** An OSC address (OSC 1.0: it begins with a slash). */
+    static String oscAddress(JsonPlace p) {
+        String address = p.text();
+        if (!address.startsWith("/")) {
+            throw p.wrong("an OSC address starts with a slash, such as /cue/go");
+        }
+        return address;
+    }
+
+    @Override
+    public ControlLink read(JsonPlace p, References refs) {
+        Id<ControlLink> id = refs.declare(p, Kind.LINK);
+        String pattern = oscAddress(p.need("pattern"));
+        return new ControlLink(
+                id,
+                p.text("name", id.value()),
+                refs.refer(p.need("from"), Kind.APPLICATION),
+                refs.refer(p.need("to"), Kind.APPLICATION),
+                p.need("destination").setting(v -> v.parsed(Ipv4Address::parse)),
+                p.need("port").setting(v -> v.integer(1, 65535)),
+                pattern,
+                p.setting("enabled", JsonPlace::bool, true),
+                p.bool("answer", false),
+                p.optional("answerPort").map(a -> a.setting(v -> v.integer(1, 65535))));
+    }
+
+    @Override
+    public void write(ObjectNode n, ControlLink l) {
+        named(n, l);
+        n.put("from", l.from().value());
+        n.put("to", l.to().value());
+        n.set("destination", setting(l.destination(), x -> JSON.textNode(x.toString())));
+        n.set("port", setting(l.port(), JSON::numberNode));
+        n.put("pattern", l.pattern());
+        flag(n, "enabled", l.enabled(), true);
+        flag(n, "answer", l.answer(), false);
+        l.answerPort().ifPresent(x -> n.set("answerPort", setting(x, JSON::numberNode)));
+    }
+}

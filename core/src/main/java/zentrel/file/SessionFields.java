@@ -1,0 +1,35 @@
+package zentrel.file;
+
+import static zentrel.file.JsonOut.*;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import zentrel.plan.*;
+
+/** Sessions in a plan file. */
+final class SessionFields implements Fields<Session> {
+    @Override
+    public Session read(JsonPlace p, References refs) {
+        Id<Session> id = refs.declare(p, Kind.SESSION);
+        return new Session(
+                id,
+                p.text("name", id.value()),
+                p.text("key", ""),
+                p.word("versions", VersionRule.class, VersionRule.EXACT),
+                p.all(
+                        "members",
+                        m -> new Session.Member(
+                                refs.refer(m.need("application"), Kind.APPLICATION),
+                                m.word("part", Part.class, Part.REMOTE))));
+    }
+
+    @Override
+    public void write(ObjectNode n, Session s) {
+        named(n, s);
+        text(n, "key", s.key(), "");
+        word(n, "versions", s.versions(), VersionRule.EXACT);
+        all(n, "members", s.members(), (m, x) -> {
+            m.put("application", x.application().value());
+            word(m, "part", x.part(), Part.REMOTE);
+        });
+    }
+}

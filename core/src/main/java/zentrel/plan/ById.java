@@ -1,0 +1,122 @@
+package zentrel.plan;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import org.jspecify.annotations.Nullable;
+
+/** Every entity of a plan by its id, and what each part is a part of. Immutable. */
+final class ById {
+    private final Layered<Id<?>, Object> entities;
+    private final Layered<Id<?>, Object> owners;
+
+    private ById(Layered<Id<?>, Object> entities, Layered<Id<?>, Object> owners) {
+        this.entities = entities;
+        this.owners = owners;
+    }
+
+    static ById of(Plan plan) {
+        // made large enough at once and no larger: it grows to hundreds of thousands, and what is spread out is slow to
+        // reach
+        int size = 0;
+        for (Kind<?> kind : Kind.TABLES) {
+            size += size(plan, kind);
+        }
+        Map<Id<?>, Object> entities = new HashMap<>(size * 4 / 3 + 1);
+        Map<Id<?>, Object> owners = new HashMap<>();
+        for (Kind<?> kind : Kind.TABLES) {
+            each(plan.table(kind), entities::put, owners::put);
+        }
+        return new ById(Layered.of(entities), Layered.of(owners));
+    }
+
+    /** What holds after an edit of {@code then}, of which this was made. */
+    ById after(Plan then, Plan now) {
+        Map<Id<?>, Optional<Object>> changed = new HashMap<>();
+        Map<Id<?>, Optional<Object>> owned = new HashMap<>();
+        // all that is gone first, for what was moved to another owner or table has come with it
+        for (Kind<?> kind : Kind.TABLES) {
+            gone(kind, then, now, changed, owned);
+        }
+        for (Kind<?> kind : Kind.TABLES) {
+            come(kind, then, now, changed, owned);
+        }
+        return new ById(entities.with(changed), owners.with(owned));
+    }
+
+    private static <E> void gone(
+            Kind<E> kind,
+            Plan then,
+            Plan now,
+            Map<Id<?>, Optional<Object>> changed,
+            Map<Id<?>, Optional<Object>> owned) {
+        each(
+                kind,
+                ListChange.of(then.table(kind), now.table(kind)).gone(),
+                (id, e) -> changed.put(id, Optional.empty()),
+                (id, owner) -> owned.put(id, Optional.empty()));
+    }
+
+    private static <E> void come(
+            Kind<E> kind,
+            Plan then,
+            Plan now,
+            Map<Id<?>, Optional<Object>> changed,
+            Map<Id<?>, Optional<Object>> owned) {
+        each(
+                kind,
+                ListChange.of(then.table(kind), now.table(kind)).come(),
+                (id, e) -> changed.put(id, Optional.of(e)),
+                (id, owner) -> owned.put(id, Optional.of(owner)));
+    }
+
+    private static <E> int size(Plan plan, Kind<E> kind) {
+        List<E> rows = plan.table(kind);
+        int size = rows.size();
+        for (Kind.Parts<E, ?> parts : kind.parts()) {
+            for (E row : rows) {
+                size += parts.of().apply(row).size();
+            }
+        }
+        return size;
+    }
+
+    private static <E> void each(Table<E> table, BiConsumer<Id<?>, Object> entities, BiConsumer<Id<?>, Object> owners) {
+        each(table.kind(), table, entities, owners);
+    }
+
+    private static <E> void each(
+            Kind<E> kind, List<E> rows, BiConsumer<Id<?>, Object> entities, BiConsumer<Id<?>, Object> owners) {
+        for (E row : rows) {
+            entities.accept(kind.idOf(row), row);
+            for (Kind.Parts<E, ?> parts : kind.parts()) {
+                parts(parts, row, entities, owners);
+            }
+        }
+    }
+
+    private static <O, E> void parts(
+            Kind.Parts<O, E> parts, O owner, BiConsumer<Id<?>, Object> entities, BiConsumer<Id<?>, Object> owners) {
+        for (E part : parts.of().apply(owner)) {
+            Id<E> id = parts.part().idOf(part);
+            entities.accept(id, part);
+            owners.accept(id, owner);
+        }
+    }
+
+    @Nullable Object get(Id<?> id) {
+        return entities.get(id);
+    }
+
+    /** What has this part; null where nothing has. */
+    @Nullable Object ownerOf(Id<?> part) {
+        return owners.get(part);
+    }
+
+    Set<Id<?>> ids() {
+        return entities.keys();
+    }
+}
