@@ -13,7 +13,11 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
+import zentrel.app.addresses.AddressesPage;
+import zentrel.app.bench.BenchPage;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.gear.GearPage;
+import zentrel.app.universes.UniversesPage;
 import zentrel.plan.Kind;
 
 /** Drives the real window through the main views and writes a picture of each, 1280 by 800. */
@@ -44,14 +48,14 @@ final class Shots {
     void start() {
         view(1, 1500, () -> {}, "overview");
         view(0, 900, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "gear");
-        view(0, 700, () -> window.gear().form(), "gear-form");
-        view(0, 700, () -> window.gear().patterns(), "gear-patterns");
-        view(0, 700, () -> window.gear().profiles(), "gear-profiles");
+        view(0, 700, () -> window.view(GearPage.class).form(), "gear-form");
+        view(0, 700, () -> window.view(GearPage.class).patterns(), "gear-patterns");
+        view(0, 700, () -> window.view(GearPage.class).profiles(), "gear-profiles");
         view(1, 500, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "flow");
         view(2, 500, () -> document.select(Kind.ADAPTER.id("jetty-node.network")), "addresses");
-        view(2, 900, () -> window.showMove("172.20.0.0/16"), "address-move");
-        view(2, 900, window::showGivingOut, "address-give");
-        view(2, 1500, () -> window.showImport(TABLE), "address-import");
+        view(2, 900, () -> window.view(AddressesPage.class).move("172.20.0.0/16"), "address-move");
+        view(2, 900, () -> window.view(AddressesPage.class).giveOut(true), "address-give");
+        view(2, 1500, () -> window.view(AddressesPage.class).importTable(TABLE), "address-import");
         view(
                 1,
                 900,
@@ -79,22 +83,22 @@ final class Shots {
             document.dayProperty().set(false);
             document.select(Kind.UNIVERSE.id("u5"));
         }));
-        view(3, 900, window::lookNext, "next-look");
+        view(3, 900, window.strip()::look, "next-look");
         view(
                 1,
                 1200,
                 () -> {
                     document.select(Kind.PORT.id("boathouse-node.p1"));
-                    window.besideOneThatWorks();
+                    window.strip().beside();
                 },
                 "beside");
-        view(3, 1500, () -> window.showWhoWins(Kind.UNIVERSE.id("u12")), "who-wins");
+        view(3, 1500, () -> window.view(UniversesPage.class).whoWins(Kind.UNIVERSE.id("u12")), "who-wins");
         view(
                 4,
                 1500,
                 () -> {
                     document.select(Kind.FIXTURE.id("f801"));
-                    window.bench().startStandins();
+                    window.view(BenchPage.class).startStandins();
                 },
                 "bench-started");
         steps.removeLast();
@@ -102,28 +106,28 @@ final class Shots {
                 4,
                 3500,
                 () -> {
-                    window.bench().arm();
+                    window.view(BenchPage.class).arm();
                     document.select(Kind.FIXTURE.id("f104"));
                 },
                 "bench-armed");
         steps.removeLast();
-        view(4, 1500, () -> window.bench().raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench");
+        view(4, 1500, () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench");
         view(
                 4,
                 1800,
                 () -> {
                     document.select(Kind.LINK.id("go-link"));
-                    window.bench().sendCue();
+                    window.view(BenchPage.class).sendCue();
                 },
                 "bench-cue");
-        view(3, 900, window::showLoad, "universes-load");
+        view(3, 900, () -> window.view(UniversesPage.class).load(), "universes-load");
         steps.add(new Step(100, Platform::exit));
         next();
     }
 
     private void view(int stageNumber, int settleMillis, Runnable set, String name) {
         steps.add(new Step(300, () -> {
-            window.showStage(stageNumber);
+            window.showPage(stageNumber);
             set.run();
         }));
         steps.add(new Step(settleMillis, () -> picture(name)));

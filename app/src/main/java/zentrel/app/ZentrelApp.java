@@ -12,6 +12,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.flow.FlowPage;
 import zentrel.app.look.Fonts;
 import zentrel.file.LoadedPlan;
 import zentrel.plan.Plan;
@@ -62,7 +63,7 @@ public class ZentrelApp extends Application {
     protected void prepared(Stage stage, OpenDocument open, MainWindow shown, List<String> arguments) {
         int shots = arguments.indexOf("--shots");
         if (arguments.contains("--once")) {
-            shown.flow().stayAsItCame();
+            shown.view(FlowPage.class).stayAsItCame();
             open.reportProperty().addListener(o -> endAfterTheNextPictures());
         } else if (shots >= 0 && shots + 1 < arguments.size()) {
             new Shots(stage, open, shown, Path.of(arguments.get(shots + 1))).start();
@@ -72,7 +73,7 @@ public class ZentrelApp extends Application {
     }
 
     private static void show(Stage stage, OpenDocument open, MainWindow window, FirstPlan plan) {
-        window.give(plan.report(), plan.flow());
+        window.view(FlowPage.class).give(plan.report(), plan.flow());
         open.show(plan.loaded(), plan.report(), plan.file());
         plan.problem().ifPresent(open::tell);
         open.whenWorkedOut(stage::show); // so that the first picture is whole and is laid out once

@@ -16,6 +16,7 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.app.gear.GearPage;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.ipv4.HostAddress;
@@ -135,7 +136,7 @@ class ChangeWindowTest extends OpenWindow {
                 .with(port, p -> p.withWire(new Setting<>(44, 4)));
         fx(() -> {
             document.show(LoadedPlan.of(waiting));
-            window.showStage(4);
+            window.showPage(4);
             return true;
         });
         plan();
@@ -386,8 +387,8 @@ class ChangeWindowTest extends OpenWindow {
     void sixtyHostsFromAPaperListTakeLessThanAQuarterOfAnHour(FxRobot robot) {
         fx(() -> {
             document.show(LoadedPlan.of(Plan.EMPTY));
-            window.showStage(0);
-            window.gear().say();
+            window.showPage(0);
+            window.view(GearPage.class).say();
             return true;
         });
         plan();
@@ -412,7 +413,7 @@ class ChangeWindowTest extends OpenWindow {
         for (String line : lines) {
             int before = plan().hosts().size() + plan().segments().size();
             fx(() -> {
-                window.gear().say();
+                window.view(GearPage.class).say();
                 robot.lookup("#gear-words").queryAs(TextInputControl.class).setText(line);
                 return true;
             });

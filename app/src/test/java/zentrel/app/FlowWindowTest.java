@@ -16,6 +16,7 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import zentrel.app.flow.BigRig;
+import zentrel.app.flow.FlowPage;
 import zentrel.app.flow.FlowView;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
@@ -149,7 +150,7 @@ class FlowWindowTest extends OpenWindow {
         robot.push(KeyCode.ENTER);
         settled(() -> there(robot, "#card-rx11"));
         fx(() -> {
-            window.flow().change(FlowView.ALL.folded(FlowView.Fold.NOTHING));
+            window.view(FlowPage.class).change(FlowView.ALL.folded(FlowView.Fold.NOTHING));
             return true;
         });
         settled(() -> there(robot, "#card-rx1") && there(robot, "#card-rx2"));
@@ -160,7 +161,8 @@ class FlowWindowTest extends OpenWindow {
         shown(robot);
         more(robot, "flow-export");
         settled(() -> there(robot, "#flow-paper"));
-        String svg = fx(() -> new String(window.flow().onPaper("Fernlight"), java.nio.charset.StandardCharsets.UTF_8));
+        String svg = fx(() ->
+                new String(window.view(FlowPage.class).onPaper("Fernlight"), java.nio.charset.StandardCharsets.UTF_8));
         assertThat(svg)
                 .startsWith("<svg")
                 .contains(">Hut desk<")

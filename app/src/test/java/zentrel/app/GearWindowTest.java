@@ -16,6 +16,7 @@ import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.app.gear.GearPage;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
@@ -106,7 +107,7 @@ class GearWindowTest extends OpenWindow {
     private void show(Plan plan) {
         fx(() -> {
             document.show(LoadedPlan.of(plan));
-            window.showStage(0);
+            window.showPage(0);
             return true;
         });
         report();
@@ -132,7 +133,7 @@ class GearWindowTest extends OpenWindow {
     void fromAnEmptyPlanToALitFixtureInFortyKeys(FxRobot robot) {
         report();
         press(robot, KeyCode.CONTROL, KeyCode.DIGIT1);
-        settled(() -> window.shownStage() == 0);
+        settled(() -> window.shownPage() == 0);
         settled(() ->
                 robot.lookup("#gear-words").query().getScene().getFocusOwner().getId() != null
                         && robot.lookup("#gear-words")
@@ -162,7 +163,7 @@ class GearWindowTest extends OpenWindow {
         show(Plan.EMPTY);
         String line = "2 node 4 called Weir node at 10.58.300.1";
         fx(() -> {
-            window.gear().say();
+            window.view(GearPage.class).say();
             robot.lookup("#gear-words").queryAs(TextInputControl.class).setText(line);
             return true;
         });
@@ -206,7 +207,7 @@ class GearWindowTest extends OpenWindow {
     @Test
     void aRigFromAPatternByMouseAlone(FxRobot robot) {
         fx(() -> {
-            window.showStage(0);
+            window.showPage(0);
             return true;
         });
         click(robot, "#gear-pattern").clickOn("#pattern-backup").clickOn("#pattern-build");
@@ -333,7 +334,7 @@ class GearWindowTest extends OpenWindow {
         });
         assertThat(plan()).isEqualTo(FernlightTrail.ready());
         fx(() -> {
-            window.gear().form();
+            window.view(GearPage.class).form();
             return true;
         });
         settled(() -> !robot.lookup("#form-later").queryAll().isEmpty());
@@ -359,7 +360,7 @@ class GearWindowTest extends OpenWindow {
         PlanFile.save(LoadedPlan.of(theirs), file);
         show(FernlightTrail.ready());
         fx(() -> {
-            window.compareWith(file);
+            window.show(GearPage.class).compareWith(file);
             return true;
         });
         settled(() -> !robot.lookup("#compare-list .check-box").queryAll().isEmpty());

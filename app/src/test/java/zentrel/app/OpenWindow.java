@@ -5,6 +5,7 @@ import static zentrel.app.Fx.settled;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.control.TextInputControl;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -16,6 +17,8 @@ import org.testfx.api.FxToolkit;
 import org.testfx.framework.junit5.ApplicationExtension;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Fonts;
+import zentrel.app.shell.PageContext;
+import zentrel.app.shell.PageEntry;
 import zentrel.check.Report;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
@@ -38,6 +41,11 @@ abstract class OpenWindow {
         return FernlightTrail.ready();
     }
 
+    /** The pages of the window. */
+    List<PageEntry<?>> pages(PageContext context) {
+        return Pages.all(context);
+    }
+
     /** The extension looks for its own start in the test's own class only, so the stage is filled here. */
     @BeforeEach
     void start() throws Exception {
@@ -47,7 +55,7 @@ abstract class OpenWindow {
         });
         FxToolkit.setupStage(given -> {
             stage = given;
-            window = new MainWindow(given, document);
+            window = new MainWindow(given, document, this::pages);
             document.show(LoadedPlan.of(opening()));
             given.show();
         });

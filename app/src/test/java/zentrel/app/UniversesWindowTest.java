@@ -123,7 +123,7 @@ class UniversesWindowTest extends OpenWindow {
     void whatWasSeenIsKeptWithThePlan(FxRobot robot) throws Exception {
         choose(Kind.PORT.id("boathouse-node.p1"));
         fx(() -> {
-            window.lookNext();
+            window.strip().look();
             return true;
         });
         settled(() -> there(robot, "#look-yes"));

@@ -20,6 +20,7 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.app.bench.BenchPage;
 import zentrel.app.document.OpenDocument;
 import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
@@ -98,7 +99,7 @@ class WindowTest extends OpenWindow {
                 Kind.FIXTURE.id("f501").equals(document.selectionProperty().get()));
         waitFor("Hut desk → Port 1 of Boathouse node");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT4);
-        assertThat(fx(() -> window.shownStage())).isEqualTo(3);
+        assertThat(fx(() -> window.shownPage())).isEqualTo(3);
         waitFor("239.255.0.10");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         waitFor("10.41.20.1");
@@ -142,7 +143,7 @@ class WindowTest extends OpenWindow {
         for (int i = 0; i < 5; i++) {
             int number = i;
             List<String> nameless = fx(() -> {
-                window.showStage(number);
+                window.showPage(number);
                 stage.getScene().getRoot().applyCss();
                 stage.getScene().getRoot().layout();
                 return all(stage.getScene().getRoot()).stream()
@@ -159,13 +160,13 @@ class WindowTest extends OpenWindow {
     void aLevelRaisedAtTheConsoleLightsTheFixture(FxRobot robot) {
         plan();
         fx(() -> {
-            window.showStage(4);
+            window.showPage(4);
             document.select(Kind.FIXTURE.id("f104"));
             return true;
         });
         click(robot, "#bench-start");
         waitFor("stand-ins run on loopback");
-        assertThat(fx(() -> window.bench().isArmed())).isFalse();
+        assertThat(fx(() -> window.view(BenchPage.class).isArmed())).isFalse();
         click(robot, "#bench-raise");
         waitFor("Output is not armed");
         click(robot, "#bench-arm");
@@ -190,7 +191,7 @@ class WindowTest extends OpenWindow {
         click(robot, "#bench-cue");
         waitFor("did not arrive"); // the draft's mistake: it goes to a port where nobody listens
         robot.push(KeyCode.F12);
-        settled(() -> !window.bench().isArmed());
+        settled(() -> !window.view(BenchPage.class).isArmed());
     }
 
     @Test
@@ -207,7 +208,7 @@ class WindowTest extends OpenWindow {
         Path bad = Files.writeString(
                 home.resolve("bad.json"), "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"a\",\"kind\":\"toaster\"}]}");
         fx(() -> {
-            window.openFile(bad);
+            window.files().open(bad);
             return true;
         });
         waitFor("hosts[0].kind (line 1)");
@@ -215,7 +216,7 @@ class WindowTest extends OpenWindow {
         Path small = home.resolve("small.json");
         PlanFile.save(LoadedPlan.of(Plan.EMPTY.withName("Small")), small);
         fx(() -> {
-            window.openFile(small);
+            window.files().open(small);
             return true;
         });
         settled(() -> document.plan().name().equals("Small"));
@@ -226,7 +227,7 @@ class WindowTest extends OpenWindow {
     void anAddressIsEditedInPlace(FxRobot robot) {
         plan();
         fx(() -> {
-            window.showStage(2);
+            window.showPage(2);
             document.select(Kind.ADAPTER.id("jetty-node.network"));
             return true;
         });
@@ -296,7 +297,7 @@ class WindowTest extends OpenWindow {
     void selectionIsSharedByAllStages() {
         plan();
         fx(() -> {
-            window.showStage(3);
+            window.showPage(3);
             document.select(Kind.UNIVERSE.id("u8"));
             return true;
         });
@@ -304,7 +305,7 @@ class WindowTest extends OpenWindow {
         waitFor("The two ends use different protocols");
         fx(() -> {
             document.select(Kind.PORT.id("paths-node.p1"));
-            window.showStage(1);
+            window.showPage(1);
             return true;
         });
         waitFor("Port 1 of Paths node");

@@ -7,6 +7,11 @@ public interface Rule {
     /** The id, stable for other programs: {@code universe.off-by-one}. */
     String id();
 
+    /** The part of the work that it belongs to. */
+    default Area area() {
+        return Area.of(id());
+    }
+
     /** What the rule looks for, in a few words. */
     String title();
 

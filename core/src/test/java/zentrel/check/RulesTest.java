@@ -586,6 +586,12 @@ class RulesTest {
     }
 
     @Test
+    void everyRuleBelongsToAnArea() {
+        assertThat(RuleBook.rules()).allSatisfy(r -> assertThat(r.area()).isNotNull());
+        assertThat(RuleBook.rules().stream().map(Rule::area).distinct()).containsExactlyInAnyOrder(Area.values());
+    }
+
+    @Test
     void everyRuleOfTheBookIsTriedHere() {
         List<String> tried = faults().map(a -> (String) a.get()[0]).distinct().toList();
         assertThat(RuleBook.rules()).extracting(Rule::id).containsExactlyInAnyOrderElementsOf(tried);

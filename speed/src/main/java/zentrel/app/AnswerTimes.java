@@ -47,7 +47,7 @@ final class AnswerTimes {
 
     void start() {
         node = Library.shipped().find("house/node-4").orElseThrow();
-        window.showStage(0);
+        window.showPage(0);
         lateness.start();
         PauseTransition settle = new PauseTransition(Duration.seconds(3));
         settle.setOnFinished(e -> rest());

@@ -37,7 +37,7 @@ final class DragTimes {
     }
 
     void start() {
-        window.showStage(2);
+        window.showPage(2);
         lateness.start();
         PauseTransition settle = new PauseTransition(Duration.seconds(4));
         settle.setOnFinished(e -> drag());

@@ -13,7 +13,7 @@ import javafx.util.Duration;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.flow.FlowModel;
 import zentrel.app.flow.FlowOrder;
-import zentrel.app.flow.FlowStage;
+import zentrel.app.flow.FlowPage;
 import zentrel.app.flow.FlowView;
 import zentrel.check.Report;
 
@@ -28,10 +28,10 @@ final class FlowTimes {
     private static final int LAYOUTS = 7;
 
     private final OpenDocument document;
-    private final FlowStage flow;
+    private final FlowPage flow;
     private final Scene scene;
 
-    FlowTimes(OpenDocument document, FlowStage flow, Scene scene) {
+    FlowTimes(OpenDocument document, FlowPage flow, Scene scene) {
         this.document = document;
         this.flow = flow;
         this.scene = scene;

@@ -24,7 +24,8 @@ public final class MeasuredApp extends ZentrelApp {
         } else if (arguments.contains("--drag")) {
             stage.setOnShown(e -> new DragTimes(shown, stage.getScene()).start());
         } else {
-            stage.setOnShown(e -> new FlowTimes(open, shown.flow(), stage.getScene()).start());
+            stage.setOnShown(
+                    e -> new FlowTimes(open, shown.view(zentrel.app.flow.FlowPage.class), stage.getScene()).start());
         }
     }
 }

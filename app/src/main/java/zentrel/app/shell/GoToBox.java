@@ -25,9 +25,6 @@ import zentrel.plan.Universe;
 
 /** One box to go to anything or do anything: type a name, a number or a command, choose, Enter. */
 public final class GoToBox extends TextField {
-    /** Something that the box can do. */
-    public record Command(String name, Runnable action) {}
-
     private static final int MOST = 9;
     private static final double WIDEST = 700;
     private static final int NAMES_FIRST = 4;

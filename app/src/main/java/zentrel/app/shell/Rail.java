@@ -9,28 +9,29 @@ import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
+import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.check.Severity;
 
-/** The stages in the order of the work, each with what is unsettled there. */
+/** The pages in the order of the work, each with what is unsettled there. */
 public final class Rail extends VBox {
-    private final List<? extends RailStage<?>> stages;
+    private final List<? extends PageEntry<?>> pages;
     private final List<ToggleButton> buttons = new ArrayList<>();
     private final List<Text> counts = new ArrayList<>();
     private final OpenDocument document;
 
-    public Rail(OpenDocument document, List<? extends RailStage<?>> stages, IntConsumer onChoose) {
+    public Rail(OpenDocument document, List<? extends PageEntry<?>> pages, IntConsumer onChoose) {
         this.document = document;
-        this.stages = stages;
+        this.pages = pages;
         getStyleClass().add("rail");
         ToggleGroup group = new ToggleGroup();
-        for (int i = 0; i < stages.size(); i++) {
+        for (int i = 0; i < pages.size(); i++) {
             int number = i;
-            Text name = Texts.drawn(stages.get(i).title(), "stage-name");
+            Text name = Texts.drawn(pages.get(i).title(), "page-name");
             Text count = Texts.drawn("", "small", "soft");
             ToggleButton button = new ToggleButton();
             button.setGraphic(new VBox(1, name, count));
-            button.setId("stage-" + stages.get(i).title().toLowerCase(java.util.Locale.ROOT));
+            button.setId(pages.get(i).id());
             button.setToggleGroup(group);
             button.setMaxWidth(Double.MAX_VALUE);
             button.setOnAction(e -> {
@@ -44,7 +45,7 @@ public final class Rail extends VBox {
         document.reportProperty().addListener(o -> refresh());
     }
 
-    /** Marks a stage as the one shown. */
+    /** Marks a page as the one shown. */
     public void choose(int number) {
         buttons.get(number).setSelected(true);
     }
@@ -54,13 +55,13 @@ public final class Rail extends VBox {
         if (report == null) {
             return;
         }
-        for (int i = 0; i < stages.size(); i++) {
-            RailStage<?> stage = stages.get(i);
-            long broken = count(report, stage, Severity.BROKEN);
-            long risky = count(report, stage, Severity.AT_RISK);
+        for (int i = 0; i < pages.size(); i++) {
+            PageEntry<?> page = pages.get(i);
+            long broken = count(report, page, Severity.BROKEN);
+            long risky = count(report, page, Severity.AT_RISK);
             Text label = counts.get(i);
             label.getStyleClass().removeAll("broken", "at-risk");
-            String text = !stage.hasConcerns()
+            String text = page.areas().isEmpty()
                     ? ""
                     : broken > 0 ? broken + " broken" : risky > 0 ? risky + " at risk" : "settled";
             if (broken > 0) {
@@ -69,13 +70,13 @@ public final class Rail extends VBox {
                 label.getStyleClass().add("at-risk");
             }
             label.setText(text);
-            buttons.get(i).setAccessibleText(stage.title() + (text.isEmpty() ? "" : ", " + text));
+            buttons.get(i).setAccessibleText(page.title() + (text.isEmpty() ? "" : ", " + text));
         }
     }
 
-    private static long count(Report report, RailStage<?> stage, Severity severity) {
+    private static long count(Report report, PageEntry<?> page, Severity severity) {
         return report.findings().stream()
-                .filter(f -> f.severity() == severity && stage.concerns(f.rule()))
+                .filter(f -> f.severity() == severity && page.areas().contains(Area.of(f.rule())))
                 .count();
     }
 }

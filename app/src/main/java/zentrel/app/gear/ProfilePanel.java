@@ -26,7 +26,7 @@ import zentrel.gear.Making;
 import zentrel.plan.Profile;
 
 /** The library: choose a profile, add gear of it, copy it as one's own, edit it as its file, import and export. */
-final class ProfilePage extends HBox {
+final class ProfilePanel extends HBox {
     private static final double LIST_WIDTH = 250;
 
     private final OpenDocument document;
@@ -38,7 +38,7 @@ final class ProfilePage extends HBox {
     private final Button keep = button("Keep as mine", "profile-keep", this::keep);
     private final Button add = button("Add one to the plan", "profile-add", this::addOne);
 
-    ProfilePage(OpenDocument document, UserLibrary library, Runnable away) {
+    ProfilePanel(OpenDocument document, UserLibrary library, Runnable away) {
         super(24);
         this.document = document;
         this.library = library;

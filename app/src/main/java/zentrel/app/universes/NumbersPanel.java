@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.Edit;
@@ -20,7 +20,7 @@ import zentrel.routing.AutoRouting;
 import zentrel.routing.Renumbering;
 
 /** A range of universe numbers moved everywhere at once, and universes without a port given to free ones: seen, then done. */
-final class NumbersPage extends Page {
+final class NumbersPanel extends Panel {
     private final OpenDocument document;
     private final ComboBox<String> protocol = new ComboBox<>();
     private final TextField first = number("numbers-first", "1", "First number that moves");
@@ -33,7 +33,7 @@ final class NumbersPage extends Page {
     private record Worked(
             List<String> lines, List<String> left, @Nullable Edit edit, Effect effect) {}
 
-    NumbersPage(OpenDocument document, Runnable away) {
+    NumbersPanel(OpenDocument document, Runnable away) {
         super("Renumber and route universes", away);
         this.document = document;
         protocol.getItems().addAll(Protocol.SACN.title(), Protocol.ARTNET.title());

@@ -23,7 +23,7 @@ import zentrel.plan.Plan;
 import zentrel.plan.Segment;
 
 /** Addresses given out by a scheme: to the boxes that have none, or to all that are not pinned. */
-final class GiveOutPage extends ReaddressPage {
+final class GiveOutPanel extends ReaddressPanel {
     private static final String KINDS = "a block for each kind of box";
     private static final String FIELDS = "facts in bit fields";
 
@@ -34,7 +34,7 @@ final class GiveOutPage extends ReaddressPage {
     private final TextField fields = number("give-fields", "place 4, kind 4, number 8", "Fields from left to right");
     private final CheckBox anew = new CheckBox("also to those that have one (pinned stay)");
 
-    GiveOutPage(OpenDocument document, Runnable away) {
+    GiveOutPanel(OpenDocument document, Runnable away) {
         super(document, away, "give", "Give out addresses", Where.ONE_OR_ALL);
         scheme.getItems().addAll(KINDS, FIELDS);
         scheme.getSelectionModel().selectFirst();

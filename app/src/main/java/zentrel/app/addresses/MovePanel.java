@@ -16,10 +16,10 @@ import zentrel.plan.Plan;
 import zentrel.plan.Segment;
 
 /** A segment moved to another range. */
-final class MovePage extends ReaddressPage {
+final class MovePanel extends ReaddressPanel {
     private final TextField range = new TextField();
 
-    MovePage(OpenDocument document, Runnable away) {
+    MovePanel(OpenDocument document, Runnable away) {
         super(document, away, "move", "Move a segment to another range", Where.ONE);
         range.setId("move-range");
         range.setPromptText("10.99.0.0/16");

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -30,7 +31,10 @@ import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
 import zentrel.app.shell.Evidence;
-import zentrel.app.shell.StageView;
+import zentrel.app.shell.OutputStatus;
+import zentrel.app.shell.PageContext;
+import zentrel.app.shell.PageEntry;
+import zentrel.app.shell.PageView;
 import zentrel.check.Report;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
@@ -52,13 +56,13 @@ import zentrel.wire.OutputGuard;
  * Bench: the plan's stand-ins on loopback. Raise one slot at the console and see at each place on the way what arrived;
  * send one cue and see it arrive. Nothing leaves before it is armed.
  */
-public final class BenchStage implements StageView {
+public final class BenchPage implements PageView {
     private static final int LEVEL_MOST = 255;
 
     private final OpenDocument document;
     private final BenchRun bench = new BenchRun();
     private final Consumer<Evidence> onEvidence;
-    private final Runnable onState;
+    private final OutputStatus output;
     private final Button start = action("Start the stand-ins", "bench-start", this::startOrStop);
     private final Button arm = action("Arm loopback", "bench-arm", this::arm);
     private final Button stopOutput = action("Stop all output  F12", "bench-stop", this::stopOutput);
@@ -79,16 +83,11 @@ public final class BenchStage implements StageView {
     private boolean awake;
     private Optional<SignalPath> path = Optional.empty();
 
-    /**
-     * The stage.
-     *
-     * @param onEvidence told when something new was seen
-     * @param onState told when the wire's state changes
-     */
-    public BenchStage(OpenDocument document, Consumer<Evidence> onEvidence, Runnable onState) {
-        this.document = document;
-        this.onEvidence = onEvidence;
-        this.onState = onState;
+    private BenchPage(PageContext context) {
+        document = context.document();
+        onEvidence = context.evidence();
+        output = context.output();
+        output.onStop(this::stopOutput);
         hearing = new HearRow(document);
         arm.setDisable(true);
         stopOutput.setDisable(true);
@@ -150,7 +149,7 @@ public final class BenchStage implements StageView {
                 rule(),
                 Texts.heading("What happened"),
                 log);
-        pane.getStyleClass().add("stage-pane");
+        pane.getStyleClass().add("main-page");
         document.reportProperty().addListener(o -> planChanged());
         document.selectionProperty().addListener(o -> follow());
         clock.setCycleCount(Timeline.INDEFINITE);
@@ -202,6 +201,13 @@ public final class BenchStage implements StageView {
                 throw new UnsupportedOperationException("The list is not typed into.");
             }
         };
+    }
+
+    /** The bench, as the window lists it. */
+    public static PageEntry<BenchPage> entry(PageContext context) {
+        return new PageEntry<>(BenchPage.class, "Bench", Set.of(), () -> new BenchPage(context))
+                .does("Start the stand-ins", BenchPage::startStandins)
+                .does("Arm loopback", BenchPage::arm);
     }
 
     @Override
@@ -415,20 +421,6 @@ public final class BenchStage implements StageView {
         document.select(link.id());
     }
 
-    /** The state of the wire, for the top bar. */
-    public String wireText() {
-        return wireText(bench.state());
-    }
-
-    /** What the top bar says of the wire. */
-    public static String wireText(OutputGuard.State state) {
-        return switch (state) {
-            case LISTEN -> "Wire: loopback · listening only";
-            case ASK -> "Wire: loopback · asking, no level leaves";
-            case ARMED -> "Wire: loopback · ARMED";
-        };
-    }
-
     public boolean isArmed() {
         return bench.state() == OutputGuard.State.ARMED;
     }
@@ -445,7 +437,7 @@ public final class BenchStage implements StageView {
                         : "Stand-ins behave as each device of the plan is set now, each on a loopback address of its own. ")
                 + "Loopback shows hops 1, 2 and 7 to 10; cables, masks and switches (3 to 6) it cannot show."
                 + (running && !isArmed() ? " No level leaves before loopback is armed." : ""));
-        onState.run();
+        output.set(bench.state());
         picture();
     }
 
@@ -586,7 +578,8 @@ public final class BenchStage implements StageView {
     }
 
     /** Ends all stand-ins. */
-    public void close() {
+    @Override
+    public void dispose() {
         clock.stop();
         hearing.close();
         bench.close();

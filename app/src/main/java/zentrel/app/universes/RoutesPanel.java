@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.app.shell.TableInput;
 import zentrel.check.Effect;
 import zentrel.check.Report;
@@ -19,7 +19,7 @@ import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
 
 /** A table of ports and their numbers taken over: pasted or read from a file, with what would change and what is left out. */
-final class RoutesPage extends Page {
+final class RoutesPanel extends Panel {
     private static final int MOST_SHOWN = 200;
 
     private final OpenDocument document;
@@ -30,7 +30,7 @@ final class RoutesPage extends Page {
     /** What was worked out, and what is said of it; or why it will not do. */
     private record Worked(Optional<RoutingTable.Taken> taken, String says) {}
 
-    RoutesPage(OpenDocument document, Runnable away) {
+    RoutesPanel(OpenDocument document, Runnable away) {
         super("Take over a table of routes", away);
         this.document = document;
         set = Buttons.action("Set it all", "routes-set", this::set);

@@ -11,14 +11,14 @@ import zentrel.address.RangeAdvice;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.check.Report;
 import zentrel.path.Verdict;
 import zentrel.plan.PlanIndex;
 
 /** Which range each segment should use, with the reasons; each can be taken, or another typed in instead. */
-final class AdvicePage extends Page {
-    AdvicePage(OpenDocument document, Runnable away, BiConsumer<String, String> move) {
+final class AdvicePanel extends Panel {
+    AdvicePanel(OpenDocument document, Runnable away, BiConsumer<String, String> move) {
         super("Which range?", away);
         Button leave = back("advice-leave", "Back to the rulers");
         VBox lines = new VBox(10);

@@ -1,5 +1,6 @@
 package zentrel.app.addresses;
 
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,8 +20,11 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
-import zentrel.app.shell.ExportPage;
-import zentrel.app.shell.StageView;
+import zentrel.app.shell.ExportPanel;
+import zentrel.app.shell.PageContext;
+import zentrel.app.shell.PageEntry;
+import zentrel.app.shell.PageView;
+import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.plan.Adapter;
 import zentrel.plan.Application;
@@ -32,7 +36,7 @@ import zentrel.plan.Receiver;
 import zentrel.plan.Segment;
 
 /** Addresses: a ruler for each segment, drawn to the real numbers, a list that edits in place, and pages for what changes many. */
-public final class AddressesStage implements StageView {
+public final class AddressesPage implements PageView {
     private static final double NARROWEST = 800;
 
     /** Room for the scroll bar and the margins beside the rulers. */
@@ -46,7 +50,7 @@ public final class AddressesStage implements StageView {
     private final VBox pane;
     private final List<Node> chart;
 
-    public AddressesStage(OpenDocument document) {
+    private AddressesPage(OpenDocument document) {
         this.document = document;
         list = new AddressList(document);
         ScrollPane scroll = new ScrollPane(rulers);
@@ -77,7 +81,7 @@ public final class AddressesStage implements StageView {
         chart = List.of(scroll, AddressList.head(), list, below);
         pane = new VBox();
         pane.getChildren().setAll(chart);
-        pane.getStyleClass().add("stage-pane");
+        pane.getStyleClass().add("main-page");
         pane.widthProperty().addListener((o, old, now) -> {
             if (across(old.doubleValue()) != across(now.doubleValue())) {
                 redraw();
@@ -85,6 +89,23 @@ public final class AddressesStage implements StageView {
         });
         document.reportProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> refresh());
+    }
+
+    /** The page, as the window lists it. */
+    public static PageEntry<AddressesPage> entry(PageContext context) {
+        return new PageEntry<>(
+                        AddressesPage.class,
+                        "Addresses",
+                        EnumSet.of(Area.ADDRESSES),
+                        () -> new AddressesPage(context.document()))
+                .offers("Give out addresses", page -> page.giveOut(false))
+                .offers("This computer, as it is", AddressesPage::here)
+                .offers("Which range should each segment use?", AddressesPage::advise)
+                .offers("Move a segment to another range", AddressesPage::move)
+                .offers("Take over a table of addresses", AddressesPage::importTable)
+                .offers("Write addresses as a table, reservations or hosts", AddressesPage::export)
+                .offers("Boxes out of the box, one at a time", AddressesPage::outOfTheBox)
+                .offers("Ask who answers", AddressesPage::ask);
     }
 
     @Override
@@ -205,7 +226,7 @@ public final class AddressesStage implements StageView {
     }
 
     private void move(String segment, String range) {
-        MovePage page = new MovePage(document, this::leavePage);
+        MovePanel page = new MovePanel(document, this::leavePage);
         show(page);
         page.start(segment, range);
     }
@@ -216,48 +237,48 @@ public final class AddressesStage implements StageView {
      * @param anew whether those that have one are to get another
      */
     public void giveOut(boolean anew) {
-        GiveOutPage page = new GiveOutPage(document, this::leavePage);
+        GiveOutPanel page = new GiveOutPanel(document, this::leavePage);
         show(page);
         page.start(anew);
     }
 
     /** Says which range each segment should use, and why. */
     public void advise() {
-        show(new AdvicePage(document, this::leavePage, this::move));
+        show(new AdvicePanel(document, this::leavePage, this::move));
     }
 
     /** Shows the adapters of this computer beside those of the plan. */
     public void here() {
-        HerePage page = new HerePage(document, this::leavePage);
+        HerePanel page = new HerePanel(document, this::leavePage);
         show(page);
         page.requestFocus();
     }
 
     /** Takes over a table of addresses: what is on the clipboard, where it is one. */
     public void importTable() {
-        ImportPage page = new ImportPage(document, this::leavePage);
+        ImportPanel page = new ImportPanel(document, this::leavePage);
         show(page);
         page.start();
     }
 
     /** The same with rows that are known already. */
     public void importTable(String rows) {
-        ImportPage page = new ImportPage(document, this::leavePage);
+        ImportPanel page = new ImportPanel(document, this::leavePage);
         show(page);
         page.start(rows);
     }
 
     /** Shows the addresses in another form, to copy or to save. */
     public void export() {
-        ExportPage page = new ExportPage(
-                document, this::leavePage, "Write the addresses for another program", ExportPage.ofAddresses());
+        ExportPanel page = new ExportPanel(
+                document, this::leavePage, "Write the addresses for another program", ExportPanel.ofAddresses());
         show(page);
         page.requestFocus();
     }
 
     /** Leads through boxes that leave the factory with one address. */
     public void outOfTheBox() {
-        OutOfTheBoxPage page = new OutOfTheBoxPage(document, this::leavePage);
+        OutOfTheBoxPanel page = new OutOfTheBoxPanel(document, this::leavePage);
         show(page);
         page.requestFocus();
     }
@@ -267,7 +288,7 @@ public final class AddressesStage implements StageView {
         List<Id<Host>> hosts = list.chosen().size() > 1
                 ? list.chosen().stream().map(r -> r.host().id()).distinct().toList()
                 : List.of();
-        AskPage page = new AskPage(document, this::leavePage, hosts);
+        AskPanel page = new AskPanel(document, this::leavePage, hosts);
         show(page);
         page.requestFocus();
     }

@@ -19,18 +19,18 @@ import zentrel.app.look.Texts;
 import zentrel.app.sheet.PdfSheet;
 import zentrel.app.sheet.Picture;
 import zentrel.app.sheet.SvgSheet;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.check.Report;
 
 /** The flow as it is shown, on paper: seen first in the colours of paper, then saved as SVG or PDF. */
-final class FlowExportPage extends Page {
+final class FlowExportPanel extends Panel {
     private static final double EDGE = 24;
 
     private final OpenDocument document;
     private final Pane chart = new Pane();
     private final FlowDrawing drawing;
 
-    FlowExportPage(OpenDocument document, FlowModel model, FlowDrawing.Stage stage, Runnable away) {
+    FlowExportPanel(OpenDocument document, FlowModel model, FlowDrawing.Stage stage, Runnable away) {
         super("The flow on paper", away);
         this.document = document;
         this.drawing = new FlowDrawing(model, stage, chart, false);
@@ -48,9 +48,9 @@ final class FlowExportPage extends Page {
                 .addAll(
                         row(
                                 Buttons.action(
-                                        "Save as SVG …", "flow-svg", () -> save("flow.svg", FlowExportPage::svg)),
+                                        "Save as SVG …", "flow-svg", () -> save("flow.svg", FlowExportPanel::svg)),
                                 Buttons.action(
-                                        "Save as PDF …", "flow-pdf", () -> save("flow.pdf", FlowExportPage::pdf)),
+                                        "Save as PDF …", "flow-pdf", () -> save("flow.pdf", FlowExportPanel::pdf)),
                                 back("flow-export-leave", "Back to the flow")),
                         Texts.wrapped(
                                 "As it is shown: filtered, folded and opened. One page, letters as letters.", "soft"),

@@ -1,6 +1,7 @@
 package zentrel.app.universes;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -25,8 +26,11 @@ import zentrel.app.look.Lists;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.look.UniverseHue;
-import zentrel.app.shell.ExportPage;
-import zentrel.app.shell.StageView;
+import zentrel.app.shell.ExportPanel;
+import zentrel.app.shell.PageContext;
+import zentrel.app.shell.PageEntry;
+import zentrel.app.shell.PageView;
+import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.path.PathReport;
 import zentrel.path.Verdict;
@@ -44,7 +48,7 @@ import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 
 /** Universes: one lane each, with its number in every dress, who sends, who takes, and how full it is. */
-public final class UniversesStage implements StageView {
+public final class UniversesPage implements PageView {
     private static final double NAME = 168;
     private static final double ARTNET = 88;
     private static final double SACN = 104;
@@ -59,7 +63,7 @@ public final class UniversesStage implements StageView {
     private final List<Node> chart;
     private boolean refreshing;
 
-    public UniversesStage(OpenDocument document) {
+    private UniversesPage(OpenDocument document) {
         this.document = document;
         HBox head = new HBox(
                 Texts.column("Universe", NAME),
@@ -95,7 +99,7 @@ public final class UniversesStage implements StageView {
         chart = List.of(head, list, below);
         pane = new VBox();
         pane.getChildren().setAll(chart);
-        pane.getStyleClass().add("stage-pane");
+        pane.getStyleClass().add("main-page");
         list.getSelectionModel().selectedItemProperty().addListener((o, old, universe) -> {
             if (universe != null && !refreshing) {
                 document.select(universe.id());
@@ -103,6 +107,20 @@ public final class UniversesStage implements StageView {
         });
         document.reportProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> follow());
+    }
+
+    /** The page, as the window lists it. */
+    public static PageEntry<UniversesPage> entry(PageContext context) {
+        return new PageEntry<>(
+                        UniversesPage.class,
+                        "Universes",
+                        EnumSet.of(Area.UNIVERSES),
+                        () -> new UniversesPage(context.document()))
+                .offers("Load on each cable", UniversesPage::load)
+                .offers("Which protocol should each source use?", UniversesPage::protocols)
+                .offers("Who is heard, and what if one stops", UniversesPage::whoWins)
+                .offers("Route a run of universes to a run of ports", UniversesPage::range)
+                .offers("Renumber universes, find free ports", UniversesPage::numbers);
     }
 
     @Override
@@ -116,11 +134,11 @@ public final class UniversesStage implements StageView {
     }
 
     private void importRoutes() {
-        show(new RoutesPage(document, this::leavePage));
+        show(new RoutesPanel(document, this::leavePage));
     }
 
     private void exportRoutes() {
-        show(new ExportPage(document, this::leavePage, "Write the routes as a table", ExportPage.ofRoutes()));
+        show(new ExportPanel(document, this::leavePage, "Write the routes as a table", ExportPanel.ofRoutes()));
     }
 
     private void show(VBox page) {
@@ -136,32 +154,32 @@ public final class UniversesStage implements StageView {
 
     /** Shows the load on each cable. */
     public void load() {
-        show(new LoadPage(document, this::leavePage));
+        show(new LoadPanel(document, this::leavePage));
     }
 
     /** Shows who is heard at each port. */
     public void whoWins() {
-        show(new WhoWinsPage(document, this::leavePage, Optional.empty()));
+        show(new WhoWinsPanel(document, this::leavePage, Optional.empty()));
     }
 
     /** Shows who is heard at a port of one universe, and asks who is meant to win there. */
     public void whoWins(Id<Universe> universe) {
-        show(new WhoWinsPage(document, this::leavePage, Optional.of(universe)));
+        show(new WhoWinsPanel(document, this::leavePage, Optional.of(universe)));
     }
 
     /** Says by which protocol each source should send. */
     public void protocols() {
-        show(new ProtocolPage(document, this::leavePage));
+        show(new ProtocolPanel(document, this::leavePage));
     }
 
     /** Moves numbers, and gives universes to free ports. */
     public void numbers() {
-        show(new NumbersPage(document, this::leavePage));
+        show(new NumbersPanel(document, this::leavePage));
     }
 
     /** Routes a run of universes to a run of ports. */
     public void range() {
-        show(new RangePage(document, this::leavePage));
+        show(new RangePanel(document, this::leavePage));
     }
 
     private void refresh() {

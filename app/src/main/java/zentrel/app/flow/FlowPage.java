@@ -2,6 +2,7 @@ package zentrel.app.flow;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -32,7 +33,10 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
-import zentrel.app.shell.StageView;
+import zentrel.app.shell.PageContext;
+import zentrel.app.shell.PageEntry;
+import zentrel.app.shell.PageView;
+import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.plan.Id;
 import zentrel.plan.Universe;
@@ -41,7 +45,7 @@ import zentrel.plan.Universe;
  * Flow: who sends on the left, segments in the middle, who takes and what lights on the right. Every position is computed
  * from the plan; the width of a ribbon is its number of universes. Many boxes are folded into groups with their totals.
  */
-public final class FlowStage implements StageView, FlowDrawing.Stage {
+public final class FlowPage implements PageView, FlowDrawing.Stage {
     /** Taken as the height of what is seen, before that is known. */
     private static final double FIRST_VIEWPORT = 700;
 
@@ -83,7 +87,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private boolean staysAsItCame;
     private @Nullable Report givenFor;
     private @Nullable FlowModel given;
-    private @Nullable FlowExportPage paper;
+    private @Nullable FlowExportPanel paper;
     private @Nullable FlowDrawing sheet;
     private final PauseTransition rest = new PauseTransition(REST);
     private double drawnFrom;
@@ -91,7 +95,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
     private double height;
     private boolean drawing;
 
-    public FlowStage(OpenDocument document) {
+    private FlowPage(OpenDocument document) {
         this.document = document;
         this.bar = new FlowBar(this::change);
         MenuButton more = new MenuButton("More");
@@ -110,7 +114,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         picture = List.of(scroll, below);
         pane = new VBox();
         pane.getChildren().setAll(picture);
-        pane.getStyleClass().add("stage-pane");
+        pane.getStyleClass().add("main-page");
         chart.getTransforms().add(scale);
         rest.setOnFinished(e -> rests());
         scroll.setId("flow-scroll");
@@ -277,6 +281,15 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         renew();
     }
 
+    /** The page, as the window lists it. */
+    public static PageEntry<FlowPage> entry(PageContext context) {
+        return new PageEntry<>(
+                FlowPage.class,
+                "Flow",
+                EnumSet.of(Area.SIGNALS, Area.CONTROL, Area.PATCH),
+                () -> new FlowPage(context.document()));
+    }
+
     @Override
     public Node node() {
         return pane;
@@ -297,7 +310,7 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
         if (report == null || shown == null) {
             return;
         }
-        FlowExportPage page = new FlowExportPage(document, shown, this, () -> {
+        FlowExportPanel page = new FlowExportPanel(document, shown, this, () -> {
             paper = null;
             pane.getChildren().setAll(picture);
             refresh();
@@ -310,8 +323,8 @@ public final class FlowStage implements StageView, FlowDrawing.Stage {
 
     /** The drawing that stands on the page, as SVG; empty where there is none. */
     public byte[] onPaper(String title) {
-        FlowExportPage page = paper;
-        return page == null ? new byte[0] : FlowExportPage.svg(title, page.picture());
+        FlowExportPanel page = paper;
+        return page == null ? new byte[0] : FlowExportPanel.svg(title, page.picture());
     }
 
     // --- where one looks ---

@@ -16,7 +16,7 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texted;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.check.Report;
 import zentrel.contest.Contest;
 import zentrel.contest.Settling;
@@ -27,7 +27,7 @@ import zentrel.plan.PlanIndex;
 import zentrel.plan.Universe;
 
 /** Who is heard at each port, and what is seen there when any one source stops. */
-final class WhoWinsPage extends Page {
+final class WhoWinsPanel extends Panel {
     private final OpenDocument document;
     private final ListView<Contest> list = new ListView<>();
     private final CheckBox several = new CheckBox("only where several send");
@@ -43,7 +43,7 @@ final class WhoWinsPage extends Page {
      *
      * @param about the universe that is chosen at first, if any
      */
-    WhoWinsPage(OpenDocument document, Runnable away, Optional<Id<Universe>> about) {
+    WhoWinsPanel(OpenDocument document, Runnable away, Optional<Id<Universe>> about) {
         super("Who is heard, and what happens when one stops", away);
         this.document = document;
         list.setId("wins-list");

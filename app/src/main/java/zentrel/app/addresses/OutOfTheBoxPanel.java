@@ -13,18 +13,18 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.path.Verdict;
 import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 
 /** Boxes that leave the factory with one address, set up one at a time: what to do for the next one, and who has been done. */
-final class OutOfTheBoxPage extends Page {
+final class OutOfTheBoxPanel extends Panel {
     private final OpenDocument document;
     private final VBox lines = new VBox(14);
     private final InvalidationListener listener = o -> show();
 
-    OutOfTheBoxPage(OpenDocument document, Runnable away) {
+    OutOfTheBoxPanel(OpenDocument document, Runnable away) {
         super("Out of the box, one at a time", away);
         this.document = document;
         ScrollPane scroll = new ScrollPane(lines);

@@ -19,7 +19,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.compare.SeenAdapter;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.Asking;
@@ -33,7 +33,7 @@ import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
 /** Planned devices asked whether they answer, many at once; it sets nothing, and is stopped by leaving or by its button. */
-final class AskPage extends Page {
+final class AskPanel extends Panel {
     private static final Duration LIMIT = Duration.ofSeconds(1);
 
     private final OpenDocument document;
@@ -53,7 +53,7 @@ final class AskPage extends Page {
      *
      * @param only asks these alone; all where it is empty
      */
-    AskPage(OpenDocument document, Runnable away, List<Id<Host>> only) {
+    AskPanel(OpenDocument document, Runnable away, List<Id<Host>> only) {
         super("Ask who answers", away);
         this.document = document;
         this.plan = document.plan();

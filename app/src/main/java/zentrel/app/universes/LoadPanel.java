@@ -19,7 +19,7 @@ import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.check.Report;
 import zentrel.load.Airtime;
 import zentrel.load.Load;
@@ -32,7 +32,7 @@ import zentrel.plan.Switching;
 import zentrel.routing.PixelCount;
 
 /** What the streams come to on each cable, and what would be with more universes, or with pixels that need some. */
-final class LoadPage extends Page {
+final class LoadPanel extends Panel {
     private static final double[] COLUMNS = {250, 72, 72, 72, 72, 84, 170};
     private static final double BAR = 90;
     private static final double NUMBER = 62;
@@ -47,7 +47,7 @@ final class LoadPage extends Page {
     private final CheckBox querierDies = new CheckBox("the querier dies");
     private final VBox lines = new VBox(10);
 
-    LoadPage(OpenDocument document, Runnable away) {
+    LoadPanel(OpenDocument document, Runnable away) {
         super("Load on each cable", away);
         this.document = document;
         universes.setId("load-universes");

@@ -1,6 +1,8 @@
 package zentrel.app.gear;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Pos;
@@ -35,7 +37,10 @@ import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.look.UniverseHue;
 import zentrel.app.shell.Boxes;
-import zentrel.app.shell.StageView;
+import zentrel.app.shell.PageContext;
+import zentrel.app.shell.PageEntry;
+import zentrel.app.shell.PageView;
+import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.compare.Comparison;
 import zentrel.gear.Changing;
@@ -45,10 +50,11 @@ import zentrel.gear.Pasting;
 import zentrel.gear.Removing;
 import zentrel.gear.Wiring;
 import zentrel.plan.*;
+import zentrel.plan.Plan;
 import zentrel.table.LeftOut;
 
 /** The ledger of the gear, and the ways to add to it. */
-public final class GearStage implements StageView {
+public final class GearPage implements PageView {
     private static final double ROW = 26;
     private static final double NAME_X = 12;
     private static final double PROFILE_X = 218;
@@ -75,7 +81,7 @@ public final class GearStage implements StageView {
     private String ledgerSummary = "";
     private boolean refreshing;
 
-    public GearStage(OpenDocument document, UserLibrary library) {
+    private GearPage(OpenDocument document, UserLibrary library) {
         this.document = document;
         this.library = library;
         words = new WordBox(document, library, this::made);
@@ -106,7 +112,7 @@ public final class GearStage implements StageView {
         bulk.setAlignment(Pos.CENTER_LEFT);
         bulk.setMinHeight(28);
         ledgerPage = new VBox(8, top, head, list, bulk, summary);
-        ledgerPage.getStyleClass().add("stage-pane");
+        ledgerPage.getStyleClass().add("main-page");
         pane.getChildren().setAll(ledgerPage);
         document.reportProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> follow());
@@ -121,6 +127,24 @@ public final class GearStage implements StageView {
     }
 
     // --- stage ---
+
+    /** The page, as the window lists it. */
+    public static PageEntry<GearPage> entry(PageContext context) {
+        return new PageEntry<>(
+                        GearPage.class,
+                        "Gear",
+                        EnumSet.of(Area.GEAR, Area.DESKS),
+                        () -> new GearPage(context.document(), context.library()))
+                .offers("Add gear", GearPage::say)
+                .offersInMenu("Start from a pattern …", GearPage::patterns)
+                .offersInMenu("Profiles …", GearPage::profiles)
+                .does("Paste rows", GearPage::paste)
+                .offersInMenu(
+                        "Compare with …",
+                        page -> context.choosePlan()
+                                .apply("Compare with a plan")
+                                .ifPresent(page::compareWith));
+    }
 
     @Override
     public Node node() {
@@ -151,17 +175,25 @@ public final class GearStage implements StageView {
 
     /** Shows the patterns to start from. */
     public void patterns() {
-        page(new PatternPage(document, library, this::ledger));
+        page(new PatternPanel(document, library, this::ledger));
     }
 
     /** Shows the library. */
     public void profiles() {
-        page(new ProfilePage(document, library, this::ledger));
+        page(new ProfilePanel(document, library, this::ledger));
     }
 
     /** Shows how another version of the plan differs, to take over what is wanted. */
-    public void compare(String name, Comparison comparison) {
-        page(new ComparePage(document, name, comparison, this::ledger));
+    public void compareWith(Path file) {
+        Plan mine = document.plan();
+        document.read(
+                file,
+                other -> Comparison.of(mine, other.plan()),
+                comparison -> compare(String.valueOf(file.getFileName()), comparison));
+    }
+
+    private void compare(String name, Comparison comparison) {
+        page(new ComparePanel(document, name, comparison, this::ledger));
     }
 
     /** Shows the chosen box as a form. */
@@ -173,7 +205,7 @@ public final class GearStage implements StageView {
     }
 
     private void page(Pane page) {
-        page.getStyleClass().addAll("stage-pane", "page");
+        page.getStyleClass().addAll("main-page", "page");
         pane.getChildren().setAll(page);
     }
 

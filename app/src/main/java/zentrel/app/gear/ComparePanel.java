@@ -19,7 +19,7 @@ import zentrel.gear.Made;
 import zentrel.plan.Counted;
 
 /** Another version of the plan beside this one: what differs, in words, a tick for each row to take over. */
-final class ComparePage extends VBox {
+final class ComparePanel extends VBox {
     /** One row with its tick. */
     private static final class Choice {
         private final Difference difference;
@@ -30,7 +30,7 @@ final class ComparePage extends VBox {
         }
     }
 
-    ComparePage(OpenDocument document, String name, Comparison comparison, Runnable away) {
+    ComparePanel(OpenDocument document, String name, Comparison comparison, Runnable away) {
         super(8);
         List<Choice> choices =
                 comparison.differences().stream().map(Choice::new).toList();

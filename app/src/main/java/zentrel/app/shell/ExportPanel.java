@@ -25,7 +25,7 @@ import zentrel.plan.Plan;
 import zentrel.routing.RoutingTable;
 
 /** Something of the plan in a form that another program takes: seen first, then copied or saved. */
-public final class ExportPage extends Page {
+public final class ExportPanel extends Panel {
     /**
      * A form in which something is written.
      *
@@ -96,7 +96,7 @@ public final class ExportPage extends Page {
      *
      * @param forms what may be chosen, the first one first
      */
-    public ExportPage(OpenDocument document, Runnable away, String title, List<Form> forms) {
+    public ExportPanel(OpenDocument document, Runnable away, String title, List<Form> forms) {
         super(title, away);
         this.document = document;
         this.forms.getItems().setAll(forms);

@@ -25,7 +25,7 @@ import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
 
 /** A table of addresses taken over: pasted or read from a file, with its columns told apart, and what would change. */
-final class ImportPage extends ReaddressPage {
+final class ImportPanel extends ReaddressPanel {
     private static final String NOTHING = "—";
 
     private final TableInput input;
@@ -34,7 +34,7 @@ final class ImportPage extends ReaddressPage {
     private @Nullable TextTable table;
     private @Nullable Columns<Column> guessed;
 
-    ImportPage(OpenDocument document, Runnable away) {
+    ImportPanel(OpenDocument document, Runnable away) {
         super(document, away, "import", "Take over a table of addresses", Where.NOWHERE);
         this.plan = document.plan();
         input = new TableInput(document, "import", "Paste rows here: host, address, mask …", this::clear, this::read);

@@ -27,7 +27,7 @@ import zentrel.plan.Edit;
 import zentrel.plan.Plan;
 
 /** Rigs to start from: choose one, answer its few questions, build. */
-final class PatternPage extends HBox {
+final class PatternPanel extends HBox {
     private static final double LIST_WIDTH = 300;
 
     private final OpenDocument document;
@@ -36,7 +36,7 @@ final class PatternPage extends HBox {
     private final VBox questions = new VBox(10);
     private final Map<String, Supplier<String>> answers = new LinkedHashMap<>();
 
-    PatternPage(OpenDocument document, UserLibrary library, Runnable away) {
+    PatternPanel(OpenDocument document, UserLibrary library, Runnable away) {
         super(32);
         this.document = document;
         this.library = library;

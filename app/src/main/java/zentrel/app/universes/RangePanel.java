@@ -18,7 +18,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texted;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.*;
@@ -28,7 +28,7 @@ import zentrel.routing.RangeRouting;
  * A run of universes from one source to a run of ports: drag the chosen lanes onto the first port, or choose both and press
  * Enter. What it would break is said before it is done.
  */
-final class RangePage extends Page {
+final class RangePanel extends Panel {
     private static final double LIST = 250;
 
     private final OpenDocument document;
@@ -39,7 +39,7 @@ final class RangePage extends Page {
     private final Button set = Buttons.action("Set it so", "range-set", this::set);
     private @Nullable Edit edit;
 
-    RangePage(OpenDocument document, Runnable away) {
+    RangePanel(OpenDocument document, Runnable away) {
         super("Route a run of universes to a run of ports", away);
         this.document = document;
         Plan plan = document.plan();

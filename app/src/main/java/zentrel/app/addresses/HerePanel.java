@@ -17,7 +17,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.compare.SeenAdapter;
 import zentrel.compare.SeenComputer;
 import zentrel.live.ThisComputer;
@@ -26,7 +26,7 @@ import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
 
 /** The real adapters of this computer, read again and again while the page is open, beside the computer of the plan that it is. */
-final class HerePage extends Page {
+final class HerePanel extends Panel {
     private static final int EVERY_SECONDS = 2;
     private static final double[] COLUMNS = {130, 60, 160, 200, 220};
 
@@ -40,7 +40,7 @@ final class HerePage extends Page {
     });
     private List<SeenAdapter> seen = List.of();
 
-    HerePage(OpenDocument document, Runnable away) {
+    HerePanel(OpenDocument document, Runnable away) {
         super("This computer", away);
         this.document = document;
         document.plan().hosts().stream()

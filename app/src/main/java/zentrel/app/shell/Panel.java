@@ -10,10 +10,10 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 
 /** A page in place of a stage's picture: a title, and Esc leads back. */
-public abstract class Page extends VBox {
+public abstract class Panel extends VBox {
     private final Runnable away;
 
-    protected Page(String title, Runnable away) {
+    protected Panel(String title, Runnable away) {
         super(10);
         this.away = away;
         getChildren().add(Texts.of(title, "title"));

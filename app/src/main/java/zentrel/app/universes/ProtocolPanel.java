@@ -12,7 +12,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.path.Verdict;
@@ -23,7 +23,7 @@ import zentrel.routing.ProtocolAdvice;
 import zentrel.routing.SwitchingProtocol;
 
 /** By which protocol each source should send, both side by side, and a source moved to the other with all that follows. */
-final class ProtocolPage extends Page {
+final class ProtocolPanel extends Panel {
     private static final double[] COLUMNS = {90, 110, 100, 120, 370};
 
     private final OpenDocument document;
@@ -31,7 +31,7 @@ final class ProtocolPage extends Page {
 
     private record Moved(SwitchingProtocol change, Effect effect) {}
 
-    ProtocolPage(OpenDocument document, Runnable away) {
+    ProtocolPanel(OpenDocument document, Runnable away) {
         super("Which protocol?", away);
         this.document = document;
         ScrollPane scroll = new ScrollPane(lines);

@@ -15,7 +15,7 @@ import zentrel.address.Readdressing;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Page;
+import zentrel.app.shell.Panel;
 import zentrel.check.Report;
 import zentrel.gear.Made;
 import zentrel.plan.Edit;
@@ -29,7 +29,7 @@ import zentrel.plan.Segment;
  * Many addresses of a segment changed at once: shown before it is done, with before and after of each and the order of the
  * steps. A subclass says how the new ones are found.
  */
-abstract class ReaddressPage extends Page {
+abstract class ReaddressPanel extends Panel {
     /** Which segments a page is about. */
     enum Where {
         ONE,
@@ -68,7 +68,7 @@ abstract class ReaddressPage extends Page {
      * @param name begins the ids of its nodes
      * @param where which segments it is about
      */
-    ReaddressPage(OpenDocument document, Runnable away, String name, String title, Where where) {
+    ReaddressPanel(OpenDocument document, Runnable away, String name, String title, Where where) {
         super(title, away);
         this.document = document;
         this.where = where;
