@@ -9,7 +9,6 @@ import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AddressOrigin;
 import zentrel.plan.Counted;
-import zentrel.plan.Plan;
 import zentrel.plan.ProfileAdapter;
 import zentrel.plan.Segment;
 
@@ -20,11 +19,6 @@ final class AddressLinkLocalMix extends PathRule {
                 "address.link-local-mix",
                 "A self-assigned address among set ones",
                 "Who asks for an address and gets none takes one of 169.254/16 after a while (RFC 3927; a computer waits about a minute, common practice, no source) and then reaches only others that did the same.");
-    }
-
-    @Override
-    public boolean stands(Report before, CheckContext after) {
-        return after.hasStill(before, Plan::hosts, Plan::segments, Plan::profiles);
     }
 
     @Override

@@ -16,11 +16,6 @@ final class CableMustBeDirect extends PathRule {
     }
 
     @Override
-    public boolean stands(Report before, CheckContext after) {
-        return after.hasStill(before, Plan::hosts, Plan::cables, Plan::profiles);
-    }
-
-    @Override
     public boolean applies(CheckContext context) {
         return context.plan().profiles().stream().anyMatch(p -> !p.direct().isEmpty());
     }

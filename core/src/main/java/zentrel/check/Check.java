@@ -1,15 +1,13 @@
 package zentrel.check;
 
-import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
-import zentrel.load.Load;
 import zentrel.path.SignalPaths;
 import zentrel.plan.Plan;
+import zentrel.plan.Reads;
 
 /** Runs every rule over a plan. */
 public final class Check {
@@ -28,36 +26,28 @@ public final class Check {
         return report(plan, new SignalPaths(plan, before.signalPaths()), Optional.of(before));
     }
 
-    /** What one rule says. */
-    private record Said(List<Finding> findings, Outcome outcome) {}
-
     private static Report report(Plan plan, SignalPaths paths, Optional<Report> before) {
-        Optional<Load> load = before.flatMap(b -> b.load().standing(b.plan(), plan));
-        CheckContext context = new CheckContext(paths, load);
+        CheckContext context = new CheckContext(paths, before);
         List<Rule> rules = RuleBook.rules();
         boolean many = plan.universes().size() >= MANY_UNIVERSES;
         Stream<Rule> each = many ? rules.parallelStream() : rules.stream();
         List<Said> said = each.map(rule -> said(rule, context, before)).toList();
-        List<Finding> findings = new ArrayList<>();
-        Map<String, Outcome> outcomes = new LinkedHashMap<>();
-        for (int i = 0; i < rules.size(); i++) {
-            findings.addAll(said.get(i).findings());
-            outcomes.put(rules.get(i).id(), said.get(i).outcome());
-        }
-        findings.sort(Comparator.comparing(Finding::severity).reversed());
-        return new Report(plan, findings, outcomes, context.load(), context.signalPaths());
+        return new Report(plan, said, context.load(), paths, context.metRules());
     }
 
+    /** What a rule says; as before an edit, where all that it read then is the same now. */
     private static Said said(Rule rule, CheckContext context, Optional<Report> before) {
-        if (before.isPresent() && rule.stands(before.get(), context)) {
-            return new Said(
-                    before.get().findings().stream()
-                            .filter(f -> f.rule().equals(rule.id()))
-                            .toList(),
-                    before.get().outcomes().getOrDefault(rule.id(), Outcome.NOT_KNOWN));
-        }
-        List<Finding> found = rule.findings(context);
-        return new Said(found, outcome(rule, context, found));
+        return before.flatMap(b ->
+                        b.said(rule.id()).filter(s -> s.reads().stream().allMatch(key -> context.isSame(key, b))))
+                .orElseGet(() -> asked(rule, context));
+    }
+
+    private static Said asked(Rule rule, CheckContext context) {
+        Reads.Traced<Said> traced = Reads.byTable(() -> {
+            List<Finding> found = rule.findings(context);
+            return new Said(rule.id(), found, outcome(rule, context, found), Set.of());
+        });
+        return traced.result().reading(traced.keys());
     }
 
     private static Outcome outcome(Rule rule, CheckContext context, List<Finding> found) {

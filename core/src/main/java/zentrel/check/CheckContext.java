@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import zentrel.load.Load;
 import zentrel.path.Hop;
@@ -19,14 +18,21 @@ import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
-import zentrel.plan.ListChange;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
+import zentrel.plan.Reads;
 
 /** One plan with all its paths judged, and the issues on them sorted by the rule that reports them. */
 public final class CheckContext {
     /** An issue with where it was met. */
     record Met(Issue issue, HopKind hop, Optional<Id<?>> source, Optional<Id<?>> target) {}
+
+    /** Noted where it is asked what paths met. */
+    private record MetBy(String rule) {}
+
+    /** Noted where the load is read. */
+    private static final Object LOAD = "load";
 
     private final SignalPaths signalPaths;
     private final Set<Trait> traits;
@@ -36,11 +42,12 @@ public final class CheckContext {
     /**
      * Sorts the issues.
      *
-     * @param known the load, where it is known
+     * @param before what was found before an edit; its load is taken over where the edit does not reach it
      */
-    CheckContext(SignalPaths signalPaths, Optional<Load> known) {
+    CheckContext(SignalPaths signalPaths, Optional<Report> before) {
         this.signalPaths = signalPaths;
-        load = known.orElse(null);
+        load = before.flatMap(b -> b.load().standing(b.signalPaths().plan(), signalPaths.plan()))
+                .orElse(null);
         traits = Trait.of(signalPaths.plan());
         for (SignalPath path : signalPaths.withIssues()) {
             for (Leg leg : path.legs()) {
@@ -84,32 +91,31 @@ public final class CheckContext {
 
     /** Whether some box of the plan has it. */
     boolean has(Trait trait) {
+        Reads.note(Kind.HOST);
         return traits.contains(trait);
     }
 
-    /** Whether some lists of the plan are those that they were before an edit, by identity. */
-    @SafeVarargs
-    final boolean hasStill(Report before, Function<Plan, List<?>>... lists) {
-        for (Function<Plan, List<?>> list : lists) {
-            if (!ListChange.same(list.apply(before.signalPaths().plan()), list.apply(plan()))) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** Whether the load is what it was before an edit. */
+    /**
+     * Whether something that a rule read gives the same as before an edit.
+     *
+     * @param key as it was noted by this context, its paths or its plan
+     */
     @SuppressWarnings("ReferenceEquality")
-    boolean hasStillTheLoad(Report before) {
-        return before.load() == load();
+    boolean isSame(Object key, Report before) {
+        if (key instanceof MetBy by) {
+            // what is met may be met elsewhere, in other words
+            return !metByRule.containsKey(by.rule()) && !before.met(by.rule());
+        }
+        return LOAD.equals(key) ? before.load() == load() : signalPaths.isSame(key, before.signalPaths());
     }
 
     /** What the streams come to on each cable; worked out when a rule asks for it first. */
     Load load() {
+        Reads.note(LOAD);
         Load known = load;
         if (known == null) {
             synchronized (this) {
-                known = load == null ? Load.of(plan()) : load;
+                known = load == null ? Reads.unnoted(() -> Load.of(plan())) : load;
                 load = known;
             }
         }
@@ -117,7 +123,13 @@ public final class CheckContext {
     }
 
     List<Met> met(String rule) {
+        Reads.note(new MetBy(rule));
         return metByRule.getOrDefault(rule, List.of());
+    }
+
+    /** The rules that report something that a path met. */
+    Set<String> metRules() {
+        return Set.copyOf(metByRule.keySet());
     }
 
     boolean notKnown(String rule) {

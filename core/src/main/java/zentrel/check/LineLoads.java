@@ -25,11 +25,6 @@ final class LineLoads extends PathRule {
     private static final double MOST = 32;
 
     @Override
-    public boolean stands(Report before, CheckContext after) {
-        return after.hasStill(before, Plan::lines, Plan::fixtures);
-    }
-
-    @Override
     public boolean applies(CheckContext context) {
         return !context.plan().lines().isEmpty();
     }

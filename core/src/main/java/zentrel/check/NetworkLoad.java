@@ -29,11 +29,6 @@ final class NetworkLoad extends PathRule {
     }
 
     @Override
-    public boolean stands(Report before, CheckContext after) {
-        return after.hasStillTheLoad(before);
-    }
-
-    @Override
     public boolean applies(CheckContext context) {
         return !context.plan().streams().isEmpty();
     }

@@ -21,20 +21,6 @@ final class PortPage extends PathRule {
     }
 
     @Override
-    public boolean stands(Report before, CheckContext after) {
-        return after.hasStill(
-                before,
-                Plan::receivers,
-                Plan::universes,
-                Plan::streams,
-                Plan::applications,
-                Plan::hosts,
-                Plan::lines,
-                Plan::fixtures,
-                Plan::profiles);
-    }
-
-    @Override
     public boolean applies(CheckContext context) {
         return context.plan().receivers().stream().anyMatch(r -> r.protocols().contains(Protocol.ARTNET));
     }

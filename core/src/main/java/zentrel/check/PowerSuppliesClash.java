@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
-import zentrel.plan.Plan;
 import zentrel.plan.Profile;
 
 /** Two supplies that must not both be connected: {@code power.supplies-clash}. */
@@ -16,11 +15,6 @@ final class PowerSuppliesClash extends PathRule {
                 "power.supplies-clash",
                 "Two supplies that must not both be connected",
                 "Some devices may be powered one way or the other, not both at once: they restart at random, or are damaged. The profile says which.");
-    }
-
-    @Override
-    public boolean stands(Report before, CheckContext after) {
-        return after.hasStill(before, Plan::hosts, Plan::profiles);
     }
 
     @Override

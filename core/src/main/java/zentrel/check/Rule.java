@@ -21,16 +21,6 @@ public interface Rule {
     /** Whether the plan has anything that the rule is about. */
     boolean applies(CheckContext context);
 
-    /**
-     * Whether what was found before an edit stands after it, because the edit left alone everything that the rule looks at.
-     * A rule that reports what the paths met never says so.
-     *
-     * @param before what was found before the edit
-     */
-    default boolean stands(Report before, CheckContext after) {
-        return false;
-    }
-
     /** What is wrong, in a stable order. */
     List<Finding> findings(CheckContext context);
 }

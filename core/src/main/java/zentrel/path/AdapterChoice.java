@@ -166,7 +166,7 @@ final class AdapterChoice {
                                 || named.addresses().stream()
                                         .anyMatch(a ->
                                                 PathContext.sees(b, a.inForce().address()))
-                                || !context.routers.between(b, named).isEmpty());
+                                || !context.routers().between(b, named).isEmpty());
     }
 
     private Pair leftToSystem(
@@ -254,7 +254,7 @@ final class AdapterChoice {
         if (delivery == Delivery.UNICAST) {
             for (Adapter in : ins) {
                 for (Adapter out : outs) {
-                    if (!context.routers.between(out, in).isEmpty()) {
+                    if (!context.routers().between(out, in).isEmpty()) {
                         return Optional.of(new Pair(out, in, true));
                     }
                 }

@@ -37,6 +37,11 @@ final class Cabling {
                 plan.cables().isEmpty() || (plan.cables().stream().allMatch(Cable::connected) && powering.isPlain());
     }
 
+    /** Whether nothing can be out. */
+    boolean isWhole() {
+        return whole;
+    }
+
     /** Whether any network cable of an adapter is described. */
     boolean isDescribed(Adapter adapter) {
         return !network(plan, adapter.id()).isEmpty();

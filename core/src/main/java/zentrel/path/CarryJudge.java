@@ -60,7 +60,7 @@ final class CarryJudge {
                 .or(() -> pair.out().segment())
                 .map(x -> context.index.segment(x).name())
                 .orElse("the cable");
-        List<String> routedBy = context.routers.between(pair.out(), pair.in()).stream()
+        List<String> routedBy = context.routers().between(pair.out(), pair.in()).stream()
                 .map(Host::name)
                 .toList();
         hop.passes(
@@ -81,14 +81,14 @@ final class CarryJudge {
         slow(hop, pair.out());
         slow(hop, pair.in());
         if (pair.out().carrier() && pair.in().carrier()) {
-            context.cabling.cutBetween(pair.out(), pair.in()).ifPresent(cut -> cut(hop, from, to, cut));
+            context.cutBetween(pair.out(), pair.in()).ifPresent(cut -> cut(hop, from, to, cut));
         }
     }
 
     /** The router that joins the two has no power. */
     private boolean darkRouter(HopDraft hop, Host from, Host to, Pair pair) {
         Optional<Host> router = PathContext.real(to).stream()
-                .flatMap(in -> context.routers.darkBetween(pair.out(), in).stream())
+                .flatMap(in -> context.routers().darkBetween(pair.out(), in).stream())
                 .findFirst();
         router.ifPresent(r -> passingOff(hop, from, to, r, "routes"));
         return router.isPresent();
@@ -96,7 +96,7 @@ final class CarryJudge {
 
     /** A device that everything between the two goes through has no power. */
     private void passingOff(HopDraft hop, Host from, Host to, Host by, String does) {
-        Powering.Dark dark = context.powering.dark(by).orElseThrow();
+        Powering.Dark dark = context.dark(by).orElseThrow();
         hop.broken(
                 Reason.PASSING_OFF,
                 dark.at(),
@@ -111,9 +111,7 @@ final class CarryJudge {
      * nothing is. A wireless adapter needs an access point.
      */
     private void unpowered(HopDraft hop, Host from, Host to, Pair pair) {
-        if (context.powering.isPlain()
-                || context.cabling.isDescribed(pair.out())
-                || context.cabling.isDescribed(pair.in())) {
+        if (context.isPowerPlain() || context.isCabled(pair.out()) || context.isCabled(pair.in())) {
             return;
         }
         boolean wireless =
@@ -125,7 +123,7 @@ final class CarryJudge {
                 .filter(h -> wireless ? h.kind() == HostKind.ACCESS_POINT : Snooping.passesOn(context.index, h))
                 .filter(h -> h.kind() == HostKind.SWITCH || h.kind() == HostKind.ACCESS_POINT)
                 .toList();
-        if (!passing.isEmpty() && passing.stream().noneMatch(context.powering::has)) {
+        if (!passing.isEmpty() && passing.stream().noneMatch(context::hasPower)) {
             passingOff(hop, from, to, passing.get(0), "passes the network on");
         }
     }
@@ -201,9 +199,8 @@ final class CarryJudge {
     }
 
     private void ring(HopDraft hop, Pair pair) {
-        context.rings
-                .at(pair.out())
-                .or(() -> context.rings.at(pair.in()))
+        context.ringAt(pair.out())
+                .or(() -> context.ringAt(pair.in()))
                 .ifPresent(ring -> hop.broken(
                         Reason.RING,
                         ring.closing(),

@@ -146,9 +146,9 @@ final class DestinationJudge {
             routedElsewhere(hop, s, to, pair, destination.get());
             return;
         }
-        boolean routed = !context.routers.between(pair.out(), pair.in()).isEmpty();
+        boolean routed = !context.routers().between(pair.out(), pair.in()).isEmpty();
         boolean there = routed || PathContext.sees(pair.out(), destination.get().address());
-        boolean back = !context.routers.between(pair.in(), pair.out()).isEmpty()
+        boolean back = !context.routers().between(pair.in(), pair.out()).isEmpty()
                 || PathContext.hasRoute(to, source.get().address());
         if (!there) {
             Adapter odd = subnets.odd(pair);

@@ -24,13 +24,13 @@ final class DirectJudge {
         for (HopKind kind : List.of(HopKind.BOUND, HopKind.UP, HopKind.NAMED, HopKind.TAKEN, HopKind.LET_IN)) {
             hops.get(kind.index()).notApplicable(where);
         }
-        context.powering.judge(hops.get(HopKind.UP.index()), Reason.NO_POWER, source);
+        context.judgePower(hops.get(HopKind.UP.index()), Reason.NO_POWER, source);
         HopDraft carried = hops.get(HopKind.CARRIED.index());
         if (source.id().equals(target.id())) {
             carried.notApplicable(where);
             return;
         }
-        context.powering.judge(hops.get(HopKind.TAKEN.index()), Reason.FAR_NO_POWER, target);
+        context.judgePower(hops.get(HopKind.TAKEN.index()), Reason.FAR_NO_POWER, target);
         Optional<Cable> cable = context.index.cablesOf(source.id()).stream()
                 .filter(c -> c.otherEnd(source.id()).equals(target.id()))
                 .findFirst();

@@ -54,7 +54,13 @@ final class FlowJudge {
 
     /** Hops 9 of all flows need hops 1 to 8 of their rivals, so those are judged first and kept. */
     private List<HopDraft> firstEight(Stream stream, Port port) {
-        return firstEight.computeIfAbsent(new Flow(stream.id(), port.id()), f -> judgeEight(stream, port));
+        Flow flow = new Flow(stream.id(), port.id());
+        if (Reads.areNoted()) {
+            List<HopDraft> judged = judgeEight(stream, port); // what it reads is wanted too
+            firstEight.put(flow, judged);
+            return judged;
+        }
+        return firstEight.computeIfAbsent(flow, f -> judgeEight(stream, port));
     }
 
     private List<HopDraft> judgeEight(Stream stream, Port port) {

@@ -34,7 +34,7 @@ final class HostReceive {
                 destination.map(d -> d.address().toString()).orElse("no address"),
                 "The " + nameOf(in) + " is up with "
                         + destination.map(HostAddress::toString).orElse("no address") + Adapters.planned(in) + ".");
-        context.powering.judge(hop, Reason.FAR_NO_POWER, to);
+        context.judgePower(hop, Reason.FAR_NO_POWER, to);
         if (!in.enabled().inForce()) {
             hop.broken(
                     Reason.FAR_SWITCHED_OFF,

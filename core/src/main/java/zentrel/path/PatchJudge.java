@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import zentrel.plan.Break;
 import zentrel.plan.Cable;
 import zentrel.plan.CableKind;
@@ -20,7 +21,9 @@ import zentrel.plan.Fixture;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Line;
+import zentrel.plan.ListChange;
 import zentrel.plan.Port;
+import zentrel.plan.Reads;
 import zentrel.plan.Setting;
 import zentrel.plan.Stream;
 import zentrel.plan.Universe;
@@ -48,22 +51,51 @@ final class PatchJudge {
         }
     }
 
+    /** Noted where it is asked what is wrong with a fixture of a universe. */
+    private record Judged(Id<Universe> universe) {}
+
     private final PathContext context;
+    private final KeptReads kept;
+    private final KeptReads.@Nullable Noted[] reads; // by the place of a universe in the plan
     private final Map<Id<Fixture>, List<Issue>> issues = new HashMap<>();
 
     /** Judges every fixture. */
-    PatchJudge(PathContext context) {
+    PatchJudge(PathContext context, KeptReads kept) {
         this.context = context;
-        context.plan.universes().forEach(u -> judgeUniverse(u.id()));
-        context.plan.universes().forEach(u -> judgeWays(u.id()));
+        this.kept = kept;
+        reads = new KeptReads.Noted[context.plan.universes().size()];
+        List<Id<Universe>> all = new ArrayList<>(context.plan.universes().size());
+        context.plan.universes().forEach(u -> all.add(u.id()));
+        judge(all);
     }
 
-    /** Judges the fixtures of some universes and those with which something was wrong; with the others nothing is. */
-    PatchJudge(PathContext context, PatchJudge before, Set<Id<Universe>> affected) {
+    /**
+     * Judges the fixtures of those universes for which something else was read now, and those with which something was wrong; with
+     * the others nothing is.
+     *
+     * @param marks what gives something else now
+     */
+    PatchJudge(PathContext context, KeptReads kept, PatchJudge before, Reads.Marks marks) {
         this.context = context;
-        Set<Id<Universe>> again = new HashSet<>(affected);
+        this.kept = kept;
+        reads = new KeptReads.Noted[context.plan.universes().size()];
+        Set<Id<Universe>> again = new HashSet<>();
+        boolean samePlaces = ListChange.same(before.context.plan.universes(), context.plan.universes());
+        UniversePaths.each(reads.length).forEach(place -> {
+            int was = samePlaces
+                    ? place
+                    : before.context.index.placeOf(
+                            context.plan.universes().get(place).id());
+            KeptReads.Noted known = was < 0 ? null : before.reads[was];
+            reads[place] = known != null && known.stands(marks) ? known : null;
+        });
+        for (int place = 0; place < reads.length; place++) {
+            if (reads[place] == null) {
+                again.add(context.plan.universes().get(place).id());
+            }
+        }
         for (Id<Fixture> id : before.issues.keySet()) {
-            context.index.find(id).map(Fixture.class::cast).ifPresent(f -> again.addAll(f.universes()));
+            context.index.find(id).ifPresent(f -> again.addAll(f.universes()));
         }
         // a fixture in several universes is judged in all of them, and so are its neighbours there
         Deque<Id<Universe>> open = new ArrayDeque<>(again);
@@ -76,10 +108,42 @@ final class PatchJudge {
                 }
             }
         }
+        again.removeIf(id -> context.index.find(id).isEmpty());
         List<Id<Universe>> inOrder = new ArrayList<>(again);
         inOrder.sort(Comparator.comparingInt(context.index::placeOf));
-        inOrder.forEach(this::judgeUniverse);
-        inOrder.forEach(this::judgeWays);
+        judge(inOrder);
+    }
+
+    private void judge(List<Id<Universe>> universes) {
+        for (Id<Universe> universe : universes) {
+            reads[context.index.placeOf(universe)] = traced(() -> judgeUniverse(universe));
+        }
+        for (Id<Universe> universe : universes) {
+            int place = context.index.placeOf(universe);
+            KeptReads.Noted ways = traced(() -> judgeWays(universe));
+            KeptReads.Noted slots = reads[place];
+            reads[place] = slots == null ? ways : slots.and(ways);
+        }
+    }
+
+    private KeptReads.Noted traced(Runnable work) {
+        return kept.of(Reads.of(() -> {
+            work.run();
+            return "";
+        }));
+    }
+
+    /** Marks the universes in which anything is wrong with a fixture, here or before an edit. */
+    void mark(PatchJudge before, Reads.Marks marks) {
+        for (PatchJudge each : List.of(this, before)) {
+            for (Id<Fixture> id : each.issues.keySet()) {
+                each.context
+                        .index
+                        .fixture(id)
+                        .universes()
+                        .forEach(universe -> marks.add(Reads.hash(new Judged(universe))));
+            }
+        }
     }
 
     /** How the fixtures of a universe share its slots. */
@@ -114,6 +178,7 @@ final class PatchJudge {
 
     /** The fixtures with which anything is wrong, in the order of their universes. */
     List<Fixture> withIssues() {
+        Reads.note(Reads.ANYTHING);
         Set<Id<Universe>> universes = new TreeSet<>(Comparator.comparingInt(context.index::placeOf));
         issues.keySet()
                 .forEach(id ->
@@ -131,6 +196,9 @@ final class PatchJudge {
 
     /** All that is wrong with where a fixture sits. */
     List<Issue> of(Fixture fixture) {
+        if (Reads.areNoted()) {
+            Reads.noteMarked(new Judged(fixture.breaks().get(0).universe()));
+        }
         return issues.getOrDefault(fixture.id(), List.of());
     }
 
@@ -282,8 +350,7 @@ final class PatchJudge {
             }
             Host device = context.index.host(at.via().get().device());
             Line passed = at;
-            context.powering
-                    .dark(device)
+            context.dark(device)
                     .ifPresent(d -> add(
                             fixture,
                             new Issue(

@@ -1,5 +1,6 @@
 package zentrel.path;
 
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,6 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
@@ -22,6 +25,7 @@ import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Protocol;
+import zentrel.plan.Reads;
 import zentrel.plan.Segment;
 import zentrel.plan.Setting;
 import zentrel.plan.Snooping;
@@ -31,17 +35,41 @@ import zentrel.plan.Stream;
 final class PathContext {
     private record WireKey(Protocol protocol, int wire) {}
 
+    /** What is asked of the whole plan while a path is judged; each answer can be compared with that of another plan. */
+    private enum Topic {
+        USUAL_SUBNET,
+        USUAL_VLAN,
+        HOLDERS,
+        SHARED,
+        SENT_AS,
+        BEYOND_LIMIT,
+        SNOOPING,
+        POWER,
+        POWER_IS_PLAIN,
+        CUT,
+        CABLED,
+        RING,
+        ROUTERS
+    }
+
+    /** One question, with what it is about. */
+    private record Question(Topic topic, Object of, Object and) {
+        private Question(Topic topic, Object of) {
+            this(topic, of, "");
+        }
+    }
+
     final Plan plan;
     final PlanIndex index;
-    private final AddressHolders holders;
+    private final Reads.Traced<AddressHolders> holders;
     private final Map<Id<Segment>, Optional<Subnet>> usual = new ConcurrentHashMap<>();
     private final Grouped<WireKey, Stream> streamsByWire;
-    final Routers routers;
-    private final UniverseLimits limits;
-    final Powering powering;
-    final Cabling cabling;
-    final Rings rings;
-    private final Map<Id<Segment>, Snooping> snooping;
+    private final Reads.Traced<Routers> routers;
+    private final Reads.Traced<UniverseLimits> limits;
+    private final Powering powering;
+    private final Cabling cabling;
+    private final Reads.Traced<Rings> rings;
+    private final Reads.Traced<Map<Id<Segment>, Snooping>> snooping;
     private final Map<Id<Segment>, Optional<Integer>> usualVlan = new ConcurrentHashMap<>();
 
     PathContext(Plan plan) {
@@ -52,32 +80,24 @@ final class PathContext {
     PathContext(Plan plan, Optional<PathContext> before) {
         this.plan = plan;
         this.index = plan.index();
-        boolean boxes = before.filter(b -> b.hasBoxesOf(plan)).isPresent();
-        boolean sources = before.filter(b -> b.hasSourcesOf(plan)).isPresent();
-        this.limits = boxes && sources ? before.get().limits : new UniverseLimits(plan);
-        this.powering = boxes ? before.get().powering : new Powering(plan);
-        this.cabling = boxes ? before.get().cabling : new Cabling(plan, powering);
-        this.rings = boxes ? before.get().rings : new Rings(plan);
-        this.snooping = boxes ? before.get().snooping : Snooping.of(plan);
-        this.routers = boxes ? before.get().routers : new Routers(plan, powering);
-        this.holders = boxes ? before.get().holders : new AddressHolders(plan);
+        this.powering = new Powering(plan);
+        this.cabling = new Cabling(plan, powering);
+        this.routers = over(before, b -> b.routers, () -> new Routers(plan, powering));
+        this.rings = over(before, b -> b.rings, () -> new Rings(plan));
+        this.snooping = over(before, b -> b.snooping, () -> Snooping.of(plan));
+        this.holders = over(before, b -> b.holders, () -> new AddressHolders(plan));
+        this.limits = over(before, b -> b.limits, () -> new UniverseLimits(plan));
         this.streamsByWire = before.filter(b -> b.hasNumbersOf(plan))
                 .map(b -> b.streamsByWire.after(b.plan.streams(), plan.streams(), b::numbers, this::numbers, Set.of()))
                 .orElseGet(() -> Grouped.of(plan.streams(), this::numbers));
     }
 
-    /** Whether a plan has the same boxes and cables as this one's, by identity. */
-    private boolean hasBoxesOf(Plan other) {
-        return ListChange.of(plan.hosts(), other.hosts()).isNone()
-                && ListChange.of(plan.cables(), other.cables()).isNone()
-                && ListChange.of(plan.profiles(), other.profiles()).isNone();
-    }
-
-    /** Whether a plan has the same streams, programs and universes as this one's, by identity. */
-    private boolean hasSourcesOf(Plan other) {
-        return ListChange.of(plan.streams(), other.streams()).isNone()
-                && ListChange.of(plan.applications(), other.applications()).isNone()
-                && ListChange.of(plan.universes(), other.universes()).isNone();
+    /** What was worked out for another plan, where all that was read for it is the same here; else worked out now. */
+    private <T> Reads.Traced<T> over(
+            Optional<PathContext> before, Function<PathContext, Reads.Traced<T>> known, Supplier<T> work) {
+        return before.filter(b -> known.apply(b).keys().stream().allMatch(key -> b.index.isSame(key, index)))
+                .map(known)
+                .orElseGet(() -> Reads.byTable(work));
     }
 
     /** Whether a stream that is in both is sent by the same number: programs and universes may only have been added. */
@@ -92,28 +112,175 @@ final class PathContext {
                 .orElse(List.of());
     }
 
-    /** Why a stream is beyond what its source sends, if it is. */
-    Optional<UniverseLimits.Beyond> beyondLimit(Stream stream) {
-        return limits.of(stream);
+    // --- what is asked of the whole plan: each question is noted, and its answer stands for what it was worked out
+    // from ---
+
+    /**
+     * Marks everything that gives something else than it did before an edit.
+     *
+     * @param questions what is known to be noted by a key of its own
+     * @return whether that is known; else everything counts as changed
+     */
+    @SuppressWarnings("ReferenceEquality") // what was taken over is the same
+    boolean mark(PathContext before, Collection<Object> questions, Reads.Marks marks) {
+        if (!index.mark(before.index, marks)
+                || !streamsByWire.changed(before.streamsByWire, key -> marks.add(sentAs(key)))) {
+            return false;
+        }
+        if (limits.result() != before.limits.result()) {
+            limits.result().beyond().forEach(id -> marks.add(beyond(id)));
+            before.limits.result().beyond().forEach(id -> marks.add(beyond(id)));
+        }
+        for (Object key : questions) {
+            if (!isSame(key, before)) {
+                marks.add(Reads.hash(key));
+            }
+        }
+        return true;
     }
 
-    /** The streams beyond what their sources send. */
-    Set<Id<Stream>> beyondLimit() {
-        return limits.beyond();
+    private static int beyond(Id<Stream> id) {
+        return Reads.hash(new Question(Topic.BEYOND_LIMIT, id));
+    }
+
+    private static int sentAs(WireKey key) {
+        return Reads.hash(new Question(Topic.SENT_AS, key));
+    }
+
+    /**
+     * Whether a question has the same answer in another plan.
+     *
+     * @param key as it was noted by this context, its index or its plan
+     */
+    boolean isSame(Object key, PathContext other) {
+        if (!(key instanceof Question q)) {
+            return index.isSame(key, other.index);
+        }
+        return isTakenOver(q.topic(), other) || Reads.unnoted(() -> answer(q).equals(other.answer(q)));
+    }
+
+    /** Whether all answers about a topic come from the very same, or are no in both. */
+    @SuppressWarnings("ReferenceEquality")
+    private boolean isTakenOver(Topic topic, PathContext other) {
+        return switch (topic) {
+            case HOLDERS, SHARED -> holders.result() == other.holders.result();
+            case RING -> rings.result() == other.rings.result();
+            case SNOOPING -> snooping.result() == other.snooping.result();
+            case ROUTERS -> routers.result() == other.routers.result();
+            case POWER -> powering.isPlain() && other.powering.isPlain();
+            case CUT -> cabling.isWhole() && other.cabling.isWhole();
+            default -> false;
+        };
+    }
+
+    @SuppressWarnings("unchecked")
+    private Object answer(Question q) {
+        return switch (q.topic()) {
+            case USUAL_SUBNET -> known((Id<Segment>) q.of()) ? usualSubnet((Id<Segment>) q.of()) : GONE;
+            case USUAL_VLAN -> usualVlan((Id<Segment>) q.of());
+            case HOLDERS -> holders.result().of((Id<Segment>) q.of(), (Ipv4Address) q.and());
+            case SHARED -> holders.result().shared((Id<Segment>) q.of());
+            case SENT_AS -> streamsByWire.get((WireKey) q.of());
+            case BEYOND_LIMIT ->
+                index.find((Id<Stream>) q.of()).<Object>map(limits.result()::of).orElse(GONE);
+            case SNOOPING -> snooping.result().getOrDefault((Id<Segment>) q.of(), Snooping.FLOODS);
+            case POWER ->
+                index.find((Id<Host>) q.of()).<Object>map(powering::dark).orElse(GONE);
+            case POWER_IS_PLAIN -> powering.isPlain();
+            case CUT -> both(q) ? cabling.cutBetween(adapter(q.of()), adapter(q.and())) : GONE;
+            case CABLED -> known((Id<?>) q.of()) ? cabling.isDescribed(adapter(q.of())) : GONE;
+            case RING -> known((Id<?>) q.of()) ? rings.result().at(adapter(q.of())) : GONE;
+            case ROUTERS -> routers.result().everyOne();
+        };
+    }
+
+    private static final Object GONE = "gone";
+
+    private boolean known(Id<?> id) {
+        return index.find(id).isPresent();
+    }
+
+    private boolean both(Question q) {
+        return known((Id<?>) q.of()) && known((Id<?>) q.and());
+    }
+
+    private Adapter adapter(Object id) {
+        return (Adapter) index.get((Id<?>) id);
+    }
+
+    /** Why a stream is beyond what its source sends, if it is. */
+    Optional<UniverseLimits.Beyond> beyondLimit(Stream stream) {
+        Reads.noteMarked(new Question(Topic.BEYOND_LIMIT, stream.id()));
+        return limits.result().of(stream);
     }
 
     List<Stream> streamsOn(Protocol protocol, int wire) {
-        return streamsByWire.get(new WireKey(protocol, wire));
+        WireKey key = new WireKey(protocol, wire);
+        Reads.noteMarked(new Question(Topic.SENT_AS, key));
+        return streamsByWire.get(key);
     }
 
     /** The adapters of a segment that have this address now. */
     List<Adapter> holdersOf(Id<Segment> segment, Ipv4Address address) {
-        return holders.of(segment, address);
+        Reads.note(new Question(Topic.HOLDERS, segment, address));
+        return holders.result().of(segment, address);
     }
 
     /** The addresses that several adapters of a segment have now, and who. */
     SortedMap<Ipv4Address, List<Adapter>> sharedOn(Id<Segment> segment) {
-        return holders.shared(segment);
+        Reads.note(new Question(Topic.SHARED, segment));
+        return holders.result().shared(segment);
+    }
+
+    /** The ways through routers. */
+    Routers routers() {
+        Reads.note(new Question(Topic.ROUTERS, ""));
+        return routers.result();
+    }
+
+    /** Whether no box can be without power, so that nothing need be looked at. */
+    boolean isPowerPlain() {
+        Reads.note(new Question(Topic.POWER_IS_PLAIN, ""));
+        return powering.isPlain();
+    }
+
+    boolean hasPower(Host host) {
+        return dark(host).isEmpty();
+    }
+
+    /** Why a box has no power, if it has none. */
+    Optional<Powering.Dark> dark(Host host) {
+        Reads.note(new Question(Topic.POWER, host.id()));
+        return Reads.unnoted(() -> powering.dark(host));
+    }
+
+    /** Breaks a hop at a box that has no power. */
+    void judgePower(HopDraft hop, Reason reason, Host host) {
+        dark(host).ifPresent(d -> Powering.judge(hop, reason, host, d));
+    }
+
+    /** What lies on the way between two adapters that are cabled together, and is out; empty where nothing is. */
+    Optional<Cabling.Cut> cutBetween(Adapter from, Adapter to) {
+        Reads.note(new Question(Topic.CUT, from.id(), to.id()));
+        return Reads.unnoted(() -> cabling.cutBetween(from, to));
+    }
+
+    /** Whether any network cable of an adapter is described. */
+    boolean isCabled(Adapter adapter) {
+        Reads.note(new Question(Topic.CABLED, adapter.id()));
+        return Reads.unnoted(() -> cabling.isDescribed(adapter));
+    }
+
+    /** The ring that fills the segment of an adapter, if any does. */
+    Optional<Rings.Ring> ringAt(Adapter adapter) {
+        Reads.note(new Question(Topic.RING, adapter.id()));
+        return rings.result().at(adapter);
+    }
+
+    /** Every ring that nothing cuts. */
+    List<Rings.Ring> rings() {
+        Reads.note(Reads.ANYTHING);
+        return rings.result().all();
     }
 
     /** Every address in use or planned on a segment. */
@@ -130,7 +297,8 @@ final class PathContext {
 
     /** The subnet usual on a segment: as settled, else the one that most adapters share. */
     Optional<Subnet> usualSubnet(Id<Segment> segment) {
-        return usual.computeIfAbsent(segment, s -> {
+        Reads.note(new Question(Topic.USUAL_SUBNET, segment));
+        return Reads.unnoted(() -> usual.computeIfAbsent(segment, s -> {
             Optional<Subnet> settled = index.segment(s).subnet();
             if (settled.isPresent()) {
                 return settled;
@@ -150,17 +318,19 @@ final class PathContext {
                 }
             }
             return Optional.ofNullable(best);
-        });
+        }));
     }
 
     /** What the switches of a segment do with groups. */
     Snooping snooping(Id<Segment> segment) {
-        return snooping.getOrDefault(segment, Snooping.FLOODS);
+        Reads.note(new Question(Topic.SNOOPING, segment));
+        return snooping.result().getOrDefault(segment, Snooping.FLOODS);
     }
 
     /** The VLAN of most sockets of a segment, the lower where two are as many. */
     Optional<Integer> usualVlan(Id<Segment> segment) {
-        return usualVlan.computeIfAbsent(segment, s -> {
+        Reads.note(new Question(Topic.USUAL_VLAN, segment));
+        return Reads.unnoted(() -> usualVlan.computeIfAbsent(segment, s -> {
             Map<Integer, Integer> counts = new java.util.TreeMap<>();
             for (Adapter adapter : index.adaptersOn(s)) {
                 adapter.plug().vlan().ifPresent(v -> counts.merge(v.inForce(), 1, Integer::sum));
@@ -171,7 +341,7 @@ final class PathContext {
                     .filter(e -> e.getValue() == most)
                     .map(Map.Entry::getKey)
                     .findFirst();
-        });
+        }));
     }
 
     /** The host's own loopback adapter: as listed, else the one that every system has. */

@@ -52,16 +52,13 @@ final class Powering {
     }
 
     /** Breaks a hop at a box that has no power. */
-    void judge(HopDraft hop, Reason reason, Host host) {
-        dark(host)
-                .ifPresent(d -> hop.broken(
-                        reason,
-                        d.at(),
-                        d.brief(),
-                        d.own()
-                                ? host.name() + " is switched off. Switch it on."
-                                : host.name() + " has no power: " + d.why(),
-                        d.mends()));
+    static void judge(HopDraft hop, Reason reason, Host host, Dark d) {
+        hop.broken(
+                reason,
+                d.at(),
+                d.brief(),
+                d.own() ? host.name() + " is switched off. Switch it on." : host.name() + " has no power: " + d.why(),
+                d.mends());
     }
 
     private Optional<Dark> dark(Host host, Set<Id<Host>> asking) {

@@ -23,7 +23,7 @@ final class RouterChain {
 
     /** Says where a packet stops, why, and what to tell whoever stops it. */
     void judge(Crossing c) {
-        Routers.Course course = context.routers.course(c.out(), c.destination(), c.in());
+        Routers.Course course = context.routers().course(c.out(), c.destination(), c.in());
         if (course.passed().isEmpty()) {
             unsent(c, course);
             return;
@@ -35,7 +35,7 @@ final class RouterChain {
             return;
         }
         List<Adapter> up = at.adapters().stream().filter(Adapter::isUp).toList();
-        Optional<Routers.Onward> onward = context.routers.onward(up, course.passed(), c.destination(), c.in());
+        Optional<Routers.Onward> onward = context.routers().onward(up, course.passed(), c.destination(), c.in());
         broken(
                 c,
                 at.id(),
@@ -78,7 +78,8 @@ final class RouterChain {
             broken(c, c.out().id(), c.from(), what + " " + apart(narrower), narrower);
             return;
         }
-        Optional<Routers.Onward> onward = context.routers.onward(List.of(c.out()), List.of(), c.destination(), c.in());
+        Optional<Routers.Onward> onward =
+                context.routers().onward(List.of(c.out()), List.of(), c.destination(), c.in());
         broken(
                 c,
                 c.out().id(),
@@ -108,7 +109,7 @@ final class RouterChain {
         }
         Ipv4Address via = way.get().via().get();
         return at.name() + " sends what is for " + c.destination()
-                + context.routers
+                + context.routers()
                         .at(way.get())
                         .map(back -> " back to " + back.name() + " at " + via + ", and so it goes round in a circle.")
                         .orElse(" to " + via + ", and no router on " + here + " has that address.");

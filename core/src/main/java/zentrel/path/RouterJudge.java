@@ -21,11 +21,11 @@ final class RouterJudge {
     /** Says why nothing goes by the router that joins the two, or by several one after the other; false where none do. */
     boolean judge(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
         for (Adapter in : PathContext.real(to)) {
-            Optional<Host> router = context.routers.joining(pair.out(), in);
+            Optional<Host> router = context.routers().joining(pair.out(), in);
             Optional<HostAddress> own = Routers.first(pair.out());
             Optional<HostAddress> there = Routers.first(in);
             Optional<Host> first = router.or(
-                    () -> context.routers.chain(pair.out(), in).stream().findFirst());
+                    () -> context.routers().chain(pair.out(), in).stream().findFirst());
             if (first.isEmpty() || own.isEmpty() || there.isEmpty()) {
                 continue;
             }

@@ -42,6 +42,11 @@ final class Routers {
         dark = routers.stream().filter(h -> !powering.has(h)).toList();
     }
 
+    /** All of them as they are: those that have power, then the others. */
+    List<List<Host>> everyOne() {
+        return List.of(all, dark);
+    }
+
     /** A router without power that has an adapter on the segments of both. */
     Optional<Host> darkBetween(Adapter a, Adapter b) {
         return a.segment().isEmpty() || b.segment().isEmpty() || PathContext.sameSegment(a, b)

@@ -38,7 +38,7 @@ final class SenderJudge {
                         ? "The " + context.index.name(out.id()) + " is up with "
                                 + address.map(HostAddress::toString).orElse("no address") + Adapters.planned(out) + "."
                         : "Loopback is always up with 127.0.0.1.");
-        context.powering.judge(hop, Reason.NO_POWER, host);
+        context.judgePower(hop, Reason.NO_POWER, host);
         if (!out.enabled().inForce()) {
             hop.broken(
                     Reason.SWITCHED_OFF,

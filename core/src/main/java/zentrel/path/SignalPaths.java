@@ -22,10 +22,11 @@ public final class SignalPaths {
     /** Bridges one after the other that are followed; more of them are a ring. */
     private static final int MOST_BRIDGES = 4;
 
-    private final UniversePaths universes;
     private final PathContext context;
     private final Remedies remedies;
+    private final KeptReads kept;
     private final PatchJudge patch;
+    private final UniversePaths universes;
     private final FlowJudge flows;
     private final LinkJudge links;
     private final AttachmentJudge attachments;
@@ -44,25 +45,41 @@ public final class SignalPaths {
     private SignalPaths(Plan plan, Optional<SignalPaths> before) {
         context = new PathContext(Cabling.inForce(plan), before.map(b -> b.context));
         remedies = new Remedies(context);
-        Optional<Set<Id<Universe>>> affected = before.flatMap(b -> Affected.between(b.context, context));
-        patch = affected.isPresent()
-                ? new PatchJudge(context, before.get().patch, affected.get())
-                : new PatchJudge(context);
+        Reads.Marks marks = new Reads.Marks();
+        Optional<SignalPaths> known =
+                before.filter(b -> !b.kept.isFull() && context.mark(b.context, b.kept.questions(), marks));
+        if (known.isPresent()) {
+            kept = known.get().kept;
+            patch = new PatchJudge(context, kept, known.get().patch, marks);
+            patch.mark(known.get().patch, marks);
+            universes = new UniversePaths(context.plan, kept, this::judged, known.get().universes, marks);
+        } else {
+            kept = new KeptReads();
+            patch = new PatchJudge(context, kept);
+            universes = new UniversePaths(context.plan, kept, this::judged);
+        }
         TransportJudge transport = new TransportJudge(context, remedies);
         flows = new FlowJudge(context, remedies, transport, patch);
         links = new LinkJudge(context, transport);
         attachments = new AttachmentJudge(context, transport);
-        universes = new UniversePaths(context.plan, this::judged);
-        affected.ifPresent(a -> universes.takeOver(before.get().universes, a));
     }
 
     public Plan plan() {
         return context.plan;
     }
 
+    /**
+     * Whether something that was read gives the same as in other paths.
+     *
+     * @param key as it was noted by these paths, their index or their plan
+     */
+    public boolean isSame(Object key, SignalPaths other) {
+        return context.isSame(key, other.context);
+    }
+
     /** Whether a device has power, as far as its feed is described. */
     public boolean hasPower(Host host) {
-        return context.powering.has(host);
+        return context.hasPower(host);
     }
 
     /** The edits that mend, for rules that look beyond the paths. */
@@ -82,6 +99,7 @@ public final class SignalPaths {
 
     /** The paths of whatever has this id: a fixture, universe or link, or all that a port, stream, application or host has part in. */
     public PathReport of(Id<?> id) {
+        Reads.note(Reads.ANYTHING);
         PathReport known = last;
         if (known == null || !known.subject().equals(id)) {
             known = worked(id);
@@ -272,6 +290,7 @@ public final class SignalPaths {
 
     /** The paths of the plan on which anything is wrong, at risk or unknown, in the order of {@link #all()}. */
     public List<SignalPath> withIssues() {
+        Reads.note(Reads.ANYTHING);
         List<SignalPath> paths = new ArrayList<>(universes.withIssues());
         paths.addAll(ofLinks());
         return paths;
@@ -279,11 +298,13 @@ public final class SignalPaths {
 
     /** The universes that are sent and that no port takes, in the order of the plan. */
     public List<Universe> untaken() {
+        Reads.note(Reads.ANYTHING);
         return universes.untaken();
     }
 
     /** Whether the plan has any path. */
     public boolean any() {
+        Reads.note(Reads.ANYTHING);
         return universes.any() || !ofLinks().isEmpty();
     }
 
@@ -317,7 +338,7 @@ public final class SignalPaths {
     /** The cables that close a ring which nothing cuts, with the boxes on it in words. */
     public java.util.Map<Id<Cable>, String> rings() {
         java.util.Map<Id<Cable>, String> rings = new java.util.LinkedHashMap<>();
-        context.rings.all().forEach(r -> rings.put(r.closing(), r.names()));
+        context.rings().forEach(r -> rings.put(r.closing(), r.names()));
         return rings;
     }
 
@@ -328,6 +349,7 @@ public final class SignalPaths {
 
     /** Every path of the plan but those of single fixtures. */
     public List<SignalPath> all() {
+        Reads.note(Reads.ANYTHING);
         List<SignalPath> links = ofLinks();
         if (links.isEmpty()) {
             return universes.all();

@@ -41,7 +41,7 @@ final class UniverseLimits {
         return Optional.ofNullable(beyond.get(stream.id()));
     }
 
-    /** The streams that do not leave. */
+    /** Those that are beyond. */
     Set<Id<Stream>> beyond() {
         return beyond.keySet();
     }

@@ -3,7 +3,6 @@ package zentrel.path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.NavigableSet;
-import java.util.Set;
 import java.util.concurrent.ConcurrentSkipListSet;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Function;
@@ -12,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.plan.Id;
 import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
+import zentrel.plan.Reads;
 import zentrel.plan.Universe;
 
 /**
@@ -19,12 +19,21 @@ import zentrel.plan.Universe;
  * have changed is taken over from before it. Any number of threads may ask.
  */
 final class UniversePaths {
+    /**
+     * The paths of a universe.
+     *
+     * @param clean whether nothing on them is wrong, at risk or unknown
+     * @param reads what they were worked out from
+     */
+    private record Judged(List<SignalPath> paths, boolean clean, KeptReads.Noted reads) {}
+
     /** Universes from which on they are judged on all processors; for fewer that takes longer. */
     private static final int MANY = 200;
 
     private final Plan plan;
     private final Function<Id<Universe>, List<SignalPath>> judge;
-    private final AtomicReferenceArray<@Nullable List<SignalPath>> judged;
+    private final KeptReads kept;
+    private final AtomicReferenceArray<@Nullable Judged> judged;
 
     /** The places of those on which anything is wrong, at risk or unknown, as far as they are judged. */
     private final NavigableSet<Integer> unclean = new ConcurrentSkipListSet<>();
@@ -39,39 +48,51 @@ final class UniversePaths {
      *
      * @param judge gives the paths of a universe
      */
-    UniversePaths(Plan plan, Function<Id<Universe>, List<SignalPath>> judge) {
+    UniversePaths(Plan plan, KeptReads kept, Function<Id<Universe>, List<SignalPath>> judge) {
         this.plan = plan;
+        this.kept = kept;
         this.judge = judge;
         judged = new AtomicReferenceArray<>(plan.universes().size());
     }
 
-    /** Takes over what is clean and not affected: the words about anything else may depend on the whole plan. */
-    void takeOver(UniversePaths before, Set<Id<Universe>> affected) {
-        boolean samePlaces =
-                ListChange.of(before.plan.universes(), plan.universes()).isNone();
-        for (int place = 0; place < judged.length(); place++) {
+    /**
+     * Takes over what is clean and stands: the words about anything else are made anew.
+     *
+     * @param marks what gives something else now
+     */
+    UniversePaths(
+            Plan plan,
+            KeptReads kept,
+            Function<Id<Universe>, List<SignalPath>> judge,
+            UniversePaths before,
+            Reads.Marks marks) {
+        this(plan, kept, judge);
+        boolean samePlaces = ListChange.same(before.plan.universes(), plan.universes());
+        each(judged.length()).forEach(place -> {
             int was = samePlaces
                     ? place
                     : before.plan.index().placeOf(plan.universes().get(place).id());
-            if (was >= 0) {
-                judged.setPlain(place, before.judged.get(was)); // what is wrong with it was noted before it was kept
+            Judged known = was < 0 ? null : before.judged.get(was);
+            if (known != null && known.clean() && known.reads().stands(marks)) {
+                judged.setPlain(place, known);
+            }
+        });
+        for (int was : before.untaken) {
+            int place = placeNow(before, was);
+            if (place >= 0 && judged.get(place) != null) {
+                untaken.add(place);
             }
         }
-        before.untaken.forEach(was -> untaken.add(placeNow(before, was)));
-        before.unclean.forEach(was -> forget(placeNow(before, was)));
-        affected.forEach(id -> forget(plan.index().placeOf(id)));
-        untaken.remove(-1);
+    }
+
+    /** Each place; on all processors where there are many. */
+    static IntStream each(int places) {
+        IntStream each = IntStream.range(0, places);
+        return places < MANY ? each : each.parallel();
     }
 
     private int placeNow(UniversePaths before, int was) {
         return plan.index().placeOf(before.plan.universes().get(was).id());
-    }
-
-    private void forget(int place) {
-        if (place >= 0) {
-            judged.set(place, null);
-            untaken.remove(place);
-        }
     }
 
     List<SignalPath> of(Id<Universe> id) {
@@ -79,18 +100,21 @@ final class UniversePaths {
     }
 
     private List<SignalPath> at(int place) {
-        List<SignalPath> known = judged.get(place);
+        Judged known = judged.get(place);
         if (known != null) {
-            return known;
+            return known.paths();
         }
-        List<SignalPath> paths = judge.apply(plan.universes().get(place).id());
-        if (!paths.stream().allMatch(SignalPath::isClean)) {
+        Reads.Traced<List<SignalPath>> traced =
+                Reads.of(() -> judge.apply(plan.universes().get(place).id()));
+        List<SignalPath> paths = traced.result();
+        boolean clean = paths.stream().allMatch(SignalPath::isClean);
+        if (!clean) {
             unclean.add(place);
         }
         if (paths.stream().anyMatch(p -> p.source().isPresent() && p.receiver().isEmpty())) {
             untaken.add(place);
         }
-        judged.set(place, paths);
+        judged.set(place, new Judged(paths, clean, kept.of(traced)));
         return paths;
     }
 

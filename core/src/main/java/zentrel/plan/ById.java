@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /** Every entity of a plan by its id, and what each part is a part of. Immutable. */
@@ -114,6 +115,11 @@ final class ById {
     /** What has this part; null where nothing has. */
     @Nullable Object ownerOf(Id<?> part) {
         return owners.get(part);
+    }
+
+    /** Gives the id of every entity that is another than before an edit; whether they are known. */
+    boolean changed(ById before, Consumer<? super Id<?>> to) {
+        return entities.changed(before.entities, to);
     }
 
     Set<Id<?>> ids() {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Function;
 
 /** The items of a list by something they share, each group in the order of the list. Immutable. */
@@ -39,6 +40,15 @@ public final class Grouped<K, V> {
 
     public List<V> get(K key) {
         return groups.getOrDefault(key, List.of());
+    }
+
+    /**
+     * Gives every group that is another than before an edit.
+     *
+     * @return whether they are known
+     */
+    public boolean changed(Grouped<K, V> before, Consumer<? super K> to) {
+        return groups.changed(before.groups, to);
     }
 
     /** The groups after an edit, for items whose groups depend on nothing else. */

@@ -254,6 +254,11 @@ public final class Kind<E> {
         return owner;
     }
 
+    /** The kind of which the table holds it: its own, or its owner's. */
+    Kind<?> table() {
+        return owner.<Kind<?>>map(Parts::owner).orElse(this);
+    }
+
     /** The kinds of its parts. */
     public List<Parts<E, ?>> parts() {
         return parts;

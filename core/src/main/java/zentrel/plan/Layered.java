@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -64,6 +65,25 @@ public final class Layered<K, V> {
                 all.remove(key);
             }
         });
+    }
+
+    /**
+     * Gives every key that has another value in a map which this one came of, by identity.
+     *
+     * @return whether they are known; where the two do not share their base, nothing is
+     */
+    @SuppressWarnings("ReferenceEquality") // what an edit left alone is shared
+    boolean changed(Layered<K, V> before, Consumer<? super K> to) {
+        if (base != before.base) {
+            return false;
+        }
+        if (changed != before.changed) {
+            changed.keySet().stream().filter(k -> get(k) != before.get(k)).forEach(to);
+            before.changed.keySet().stream()
+                    .filter(k -> !changed.containsKey(k) && get(k) != before.get(k))
+                    .forEach(to);
+        }
+        return true;
     }
 
     /** Everything that it has a value for. */

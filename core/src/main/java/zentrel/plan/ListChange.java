@@ -35,6 +35,19 @@ public record ListChange<T>(List<T> gone, List<T> come) {
         return before == after;
     }
 
+    /** Whether two lists have the very same things at the same places. */
+    @SuppressWarnings("ReferenceEquality")
+    public static boolean haveSame(List<?> a, List<?> b) {
+        if (a == b) {
+            return true;
+        }
+        boolean same = a.size() == b.size();
+        for (int i = 0; same && i < a.size(); i++) {
+            same = a.get(i) == b.get(i);
+        }
+        return same;
+    }
+
     /** Whether the two are the same. */
     public boolean isNone() {
         return gone.isEmpty() && come.isEmpty();

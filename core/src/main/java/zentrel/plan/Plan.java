@@ -17,6 +17,9 @@ public final class Plan {
     /** A plan with nothing in it. */
     public static final Plan EMPTY = new Plan("Untitled", empty(), List.of(), List.of());
 
+    /** Noted where the profiles are read. */
+    static final Object PROFILES = "profiles";
+
     private final String name;
     private final Map<Kind<?>, Table<?>> tables;
     private final List<Sighting> sightings;
@@ -56,6 +59,7 @@ public final class Plan {
     /** All entities of a kind that has a table. */
     @SuppressWarnings("unchecked")
     public <E> Table<E> table(Kind<E> kind) {
+        Reads.note(kind);
         return (Table<E>) Objects.requireNonNull(tables.get(kind), () -> "no table of " + kind);
     }
 
@@ -113,11 +117,13 @@ public final class Plan {
 
     /** What people saw, the earliest first. */
     public List<Sighting> sightings() {
+        Reads.note(Reads.ANYTHING);
         return sightings;
     }
 
     /** The profiles that its hosts and applications were made from. */
     public List<Profile> profiles() {
+        Reads.note(PROFILES);
         return profiles;
     }
 
@@ -131,7 +137,8 @@ public final class Plan {
     public PlanIndex index() {
         PlanIndex known = index;
         if (known == null) {
-            known = new PlanIndex(this, basis);
+            PlanIndex basedOn = basis;
+            known = Reads.unnoted(() -> new PlanIndex(this, basedOn));
             index = known;
             basis = null;
         }

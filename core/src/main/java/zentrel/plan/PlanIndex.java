@@ -2,11 +2,13 @@ package zentrel.plan;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,6 +18,28 @@ import org.jspecify.annotations.Nullable;
 public final class PlanIndex {
     /** Devices from which on lookups are worked out on two processors; for fewer that takes longer. */
     private static final int MANY = 1000;
+
+    /** What is looked up; with that by which it is, how a read is known again. */
+    private static final class By {
+        private static final int SEGMENT = 1;
+        private static final int HOST = 2;
+        private static final int UNIVERSE = 3;
+        private static final int SENDER = 4;
+        private static final int TAKER = 5;
+        private static final int PORT = 6;
+        private static final int LINE = 7;
+        private static final int PATCHED = 8;
+        private static final int END = 9;
+        private static final int MEANT_FOR = 10;
+        private static final int MEANT = 11;
+        private static final int SESSION = 12;
+        private static final int ID = 13;
+
+        private By() {}
+    }
+
+    /** Noted where it is asked which names several programs have. */
+    private static final Object SHARED_NAMES = "shared names";
 
     private final Plan plan;
     private final ById all;
@@ -92,6 +116,66 @@ public final class PlanIndex {
         }
     }
 
+    private static void noteMeant(int by, Id<?> id) {
+        for (Kind<?> table : List.of(Kind.RECEIVER, Kind.LINE, Kind.FIXTURE)) {
+            Reads.note(by, id, table);
+        }
+    }
+
+    // --- what reads give after an edit ---
+
+    /**
+     * Whether something that was noted by a key gives the same in another plan.
+     *
+     * @param key as it was noted by this index or its plan
+     */
+    public boolean isSame(Object key, PlanIndex other) {
+        if (key instanceof Kind<?> kind) {
+            return ListChange.haveSame(plan.table(kind), other.plan.table(kind));
+        }
+        if (SHARED_NAMES.equals(key)) {
+            return sharedNames().equals(other.sharedNames());
+        }
+        return Plan.PROFILES.equals(key) && ListChange.same(plan.profiles(), other.plan.profiles());
+    }
+
+    /**
+     * Marks every lookup that gives something else than it did before an edit.
+     *
+     * @param before the index of which this one was made
+     * @return whether that is known; where the two share nothing, everything counts as changed
+     */
+    public boolean mark(PlanIndex before, Reads.Marks marks) {
+        return all.changed(before.all, id -> marks.add(Reads.hash(By.ID, id)))
+                && adaptersBySegment.changed(before.adaptersBySegment, marker(By.SEGMENT, marks))
+                && applicationsByHost.changed(before.applicationsByHost, marker(By.HOST, marks))
+                && streamsByUniverse.changed(before.streamsByUniverse, marker(By.UNIVERSE, marks))
+                && streamsByApplication.changed(before.streamsByApplication, marker(By.SENDER, marks))
+                && receiversByApplication.changed(before.receiversByApplication, marker(By.TAKER, marks))
+                && linesByPort.changed(before.linesByPort, marker(By.PORT, marks))
+                && fixturesByLine.changed(before.fixturesByLine, marker(By.LINE, marks))
+                && fixturesByUniverse.changed(before.fixturesByUniverse, marker(By.PATCHED, marks))
+                && cablesByEnd.changed(before.cablesByEnd, marker(By.END, marks))
+                && portsMeant.changed(before.portsMeant, marker(By.MEANT_FOR, marks), marker(By.MEANT, marks))
+                && markSessions(before, marks);
+    }
+
+    private static <K> Consumer<K> marker(int by, Reads.Marks marks) {
+        return key -> marks.add(Reads.hash(by, key));
+    }
+
+    @SuppressWarnings("ReferenceEquality") // plans share what an edit left alone
+    private boolean markSessions(PlanIndex before, Reads.Marks marks) {
+        Set<Id<Application>> members = new HashSet<>(sessionByApplication.keySet());
+        members.addAll(before.sessionByApplication.keySet());
+        for (Id<Application> member : members) {
+            if (sessionByApplication.get(member) != before.sessionByApplication.get(member)) {
+                marks.add(Reads.hash(By.SESSION, member));
+            }
+        }
+        return true;
+    }
+
     private static List<Adapter> adapters(Plan plan) {
         List<Adapter> adapters = new ArrayList<>();
         for (Host host : plan.hosts()) {
@@ -120,6 +204,7 @@ public final class PlanIndex {
 
     /** At which place of the plan's list a universe stands, from 0; -1 if it is not there. */
     public int placeOf(Id<Universe> id) {
+        Reads.note(Kind.UNIVERSE);
         return places.getOrDefault(id, -1);
     }
 
@@ -130,6 +215,7 @@ public final class PlanIndex {
 
     /** The id of whatever of the plan is called so. */
     public Optional<Id<?>> idOf(String text) {
+        Reads.note(Reads.ANYTHING);
         if (!Id.isValid(text)) {
             return Optional.empty(); // nobody has an id that none may be
         }
@@ -142,11 +228,13 @@ public final class PlanIndex {
     /** Whatever has this id, if the plan holds it. */
     @SuppressWarnings("unchecked")
     public <E> Optional<E> find(Id<E> id) {
+        Reads.note(By.ID, id, id.kind().table());
         return Optional.ofNullable((E) all.get(id));
     }
 
     /** Every id of the plan. */
     public Set<Id<?>> ids() {
+        Reads.note(Reads.ANYTHING);
         return all.ids();
     }
 
@@ -216,7 +304,7 @@ public final class PlanIndex {
 
     /** As {@link #hostOf}; empty for what is of no device. */
     public Optional<Host> hostAt(Id<?> id) {
-        Object found = all.get(id);
+        Object found = find(id).orElse(null);
         if (found instanceof Host host) {
             return Optional.of(host);
         }
@@ -242,7 +330,13 @@ public final class PlanIndex {
         if (owner == null) {
             throw missing(part);
         }
+        // a part that comes to another owner leaves its own changed
+        part.kind().owner().ifPresent(parts -> Reads.note(By.ID, idOf(parts.owner(), owner), parts.owner()));
         return owner;
+    }
+
+    private static <O> Id<O> idOf(Kind<O> kind, Object owner) {
+        return kind.idOf(kind.type().cast(owner));
     }
 
     /** The entity that has a part. */
@@ -268,44 +362,54 @@ public final class PlanIndex {
     }
 
     public List<Adapter> adaptersOn(Id<Segment> id) {
+        Reads.note(By.SEGMENT, id, Kind.HOST);
         return adaptersBySegment.get(id);
     }
 
     public List<Application> applicationsOn(Id<Host> id) {
+        Reads.note(By.HOST, id, Kind.APPLICATION);
         return applicationsByHost.get(id);
     }
 
     public List<Stream> streamsOf(Id<Universe> id) {
+        Reads.note(By.UNIVERSE, id, Kind.STREAM);
         return streamsByUniverse.get(id);
     }
 
     public List<Stream> streamsFrom(Id<Application> id) {
+        Reads.note(By.SENDER, id, Kind.STREAM);
         return streamsByApplication.get(id);
     }
 
     public List<Receiver> receiversOf(Id<Application> id) {
+        Reads.note(By.TAKER, id, Kind.RECEIVER);
         return receiversByApplication.get(id);
     }
 
     public List<Line> linesOf(Id<Port> id) {
+        Reads.note(By.PORT, id, Kind.LINE);
         return linesByPort.get(id);
     }
 
     public List<Fixture> fixturesOn(Id<Line> id) {
+        Reads.note(By.LINE, id, Kind.FIXTURE);
         return fixturesByLine.get(id);
     }
 
     public List<Fixture> fixturesIn(Id<Universe> id) {
+        Reads.note(By.PATCHED, id, Kind.FIXTURE);
         return fixturesByUniverse.get(id);
     }
 
     /** The ports meant for a universe: those that say so, and those whose line's fixtures do. */
     public List<Port> portsOf(Id<Universe> id) {
+        noteMeant(By.MEANT_FOR, id);
         return portsMeant.of(id);
     }
 
     /** The universes a port is meant for: as it says, else those of the fixtures on its line. */
     public Set<Id<Universe>> universesOf(Id<Port> id) {
+        noteMeant(By.MEANT, id);
         return portsMeant.universesOf(id);
     }
 
@@ -317,10 +421,12 @@ public final class PlanIndex {
 
     /** The cables that end at something. */
     public List<Cable> cablesOf(Id<?> end) {
+        Reads.note(By.END, end, Kind.CABLE);
         return cablesByEnd.get(end);
     }
 
     public Optional<Profile> profile(String id) {
+        Reads.note(Plan.PROFILES);
         return Optional.ofNullable(profilesById.get(id));
     }
 
@@ -342,6 +448,7 @@ public final class PlanIndex {
     }
 
     public Optional<Session> sessionOf(Id<Application> id) {
+        Reads.note(By.SESSION, id, Kind.SESSION);
         return Optional.ofNullable(sessionByApplication.get(id));
     }
 
@@ -372,7 +479,8 @@ public final class PlanIndex {
 
     /** The names that several programs have. */
     public Set<String> sharedNames() {
-        return naming.shared();
+        Reads.note(SHARED_NAMES);
+        return Reads.unnoted(naming::shared);
     }
 
     /** The name people use for an adapter of a host. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -100,6 +101,11 @@ final class PortsMeant {
             fixtures.get(line.id()).forEach(f -> universes.addAll(f.universesOn(line.id())));
         }
         return universes;
+    }
+
+    /** Gives what is meant otherwise than before an edit; whether that is known. */
+    boolean changed(PortsMeant before, Consumer<Id<Universe>> toUniverse, Consumer<Id<Port>> toPort) {
+        return ports.changed(before.ports, toUniverse) && universes.changed(before.universes, toPort);
     }
 
     List<Port> of(Id<Universe> id) {
