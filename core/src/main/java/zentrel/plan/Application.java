@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,7 @@ import zentrel.text.PlainText;
  * @param osc how it takes OSC, if it does
  * @param installed what is installed of it: licence, attached hardware, stored show
  */
+@RecordBuilder
 public record Application(
         Id<Application> id,
         String name,
@@ -27,7 +29,7 @@ public record Application(
         Map<Protocol, Screen> screens,
         Optional<OscInput> osc,
         Installed installed)
-        implements Named {
+        implements Named, ApplicationBuilder.With {
     /** An application of which nothing is said beside its version. */
     public Application(
             Id<Application> id,
@@ -103,13 +105,5 @@ public record Application(
 
     public Application withVersion(Setting<String> value) {
         return new Application(id, name, host, kind, Optional.of(value), bindings, outputs, screens, osc, installed);
-    }
-
-    public Application withName(String value) {
-        return new Application(id, value, host, kind, version, bindings, outputs, screens, osc, installed);
-    }
-
-    public Application withInstalled(Installed value) {
-        return new Application(id, name, host, kind, version, bindings, outputs, screens, osc, value);
     }
 }

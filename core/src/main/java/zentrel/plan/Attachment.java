@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.text.PlainText;
@@ -17,6 +18,7 @@ import zentrel.text.PlainText;
  * @param driver what must be installed or attached at the receiving end, in its maker's words
  * @param sign what is seen on the screen when it works; empty text where nobody has said
  */
+@RecordBuilder
 public record Attachment(
         Id<Attachment> id,
         String name,
@@ -28,27 +30,11 @@ public record Attachment(
         VersionRule versions,
         Optional<String> driver,
         String sign)
-        implements Named {
+        implements Named, AttachmentBuilder.With {
     public Attachment {
         PlainText.require("The name of a link to a previs", name);
         driver.ifPresent(t -> PlainText.require("A driver", t));
         PlainText.require("A sign", sign);
-    }
-
-    public Attachment withName(String value) {
-        return new Attachment(id, value, from, to, sending, chosen, destination, versions, driver, sign);
-    }
-
-    public Attachment withSending(Setting<Boolean> value) {
-        return new Attachment(id, name, from, to, value, chosen, destination, versions, driver, sign);
-    }
-
-    public Attachment withChosen(Setting<Boolean> value) {
-        return new Attachment(id, name, from, to, sending, value, destination, versions, driver, sign);
-    }
-
-    public Attachment withDestination(Optional<Setting<Ipv4Address>> value) {
-        return new Attachment(id, name, from, to, sending, chosen, value, versions, driver, sign);
     }
 
     /** What it asks of the program's end. */

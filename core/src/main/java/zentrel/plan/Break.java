@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 
 /**
@@ -9,7 +10,9 @@ import java.util.Optional;
  * @param footprint how many slots, from 1
  * @param line the DMX line by which it is connected, where that is another than the fixture's own
  */
-public record Break(Id<Universe> universe, int start, int footprint, Optional<Id<Line>> line) {
+@RecordBuilder
+public record Break(Id<Universe> universe, int start, int footprint, Optional<Id<Line>> line)
+        implements BreakBuilder.With {
     /** A run of slots on the fixture's own line. */
     public Break(Id<Universe> universe, int start, int footprint) {
         this(universe, start, footprint, Optional.empty());
@@ -27,10 +30,6 @@ public record Break(Id<Universe> universe, int start, int footprint, Optional<Id
     /** The same slots from another start. */
     public Break startingAt(int slot) {
         return new Break(universe, slot, footprint, line);
-    }
-
-    public Break withLine(Optional<Id<Line>> value) {
-        return new Break(universe, start, footprint, value);
     }
 
     /** The last slot it uses. */

@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import zentrel.text.PlainText;
 
 /**
@@ -10,18 +11,15 @@ import zentrel.text.PlainText;
  * @param to the other end
  * @param connected whether it is plugged in at both ends
  */
+@RecordBuilder
 public record Cable(Id<Cable> id, String name, CableKind kind, Id<?> from, Id<?> to, boolean connected)
-        implements Named {
+        implements Named, CableBuilder.With {
     public Cable {
         PlainText.require("The name of a cable", name);
         if (from.equals(to)) {
             throw new IllegalArgumentException(
                     "A cable has two different ends, and both are \"" + from.value() + "\".");
         }
-    }
-
-    public Cable withConnected(boolean value) {
-        return new Cable(id, name, kind, from, to, value);
     }
 
     /** The end that is not {@code end}. */

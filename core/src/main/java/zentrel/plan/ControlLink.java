@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.text.PlainText;
@@ -13,6 +14,7 @@ import zentrel.text.PlainText;
  * @param answer whether the sender needs to hear back
  * @param answerPort where the receiver answers to; where not given, to the port it came from
  */
+@RecordBuilder
 public record ControlLink(
         Id<ControlLink> id,
         String name,
@@ -24,7 +26,7 @@ public record ControlLink(
         Setting<Boolean> enabled,
         boolean answer,
         Optional<Setting<Integer>> answerPort)
-        implements Named {
+        implements Named, ControlLinkBuilder.With {
     public ControlLink {
         PlainText.require("The name of a control link", name);
         PlainText.require("An OSC address", pattern);
@@ -37,10 +39,6 @@ public record ControlLink(
     public ControlLink withPort(int value) {
         return new ControlLink(
                 id, name, from, to, destination, Setting.of(value), pattern, enabled, answer, answerPort);
-    }
-
-    public ControlLink withPattern(String value) {
-        return new ControlLink(id, name, from, to, destination, port, value, enabled, answer, answerPort);
     }
 
     public ControlLink withEnabled(boolean value) {

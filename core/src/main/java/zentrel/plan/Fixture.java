@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -19,6 +20,7 @@ import zentrel.text.PlainText;
  * @param sharesSlots whether it is meant to share its slots with another
  * @param unitLoads how much of a DMX line's 32 unit loads it takes (ANSI E1.11; EIA-485)
  */
+@RecordBuilder
 public record Fixture(
         Id<Fixture> id,
         String number,
@@ -29,7 +31,7 @@ public record Fixture(
         List<Break> breaks,
         boolean sharesSlots,
         double unitLoads)
-        implements Named {
+        implements Named, FixtureBuilder.With {
     /** A fixture of one unit load. */
     public Fixture(
             Id<Fixture> id,
@@ -66,14 +68,6 @@ public record Fixture(
         List<Break> list = new ArrayList<>(breaks);
         list.set(index, value);
         return new Fixture(id, number, name, place, type, line, list, sharesSlots, unitLoads);
-    }
-
-    public Fixture withBreaks(List<Break> value) {
-        return new Fixture(id, number, name, place, type, line, value, sharesSlots, unitLoads);
-    }
-
-    public Fixture withLine(Optional<Id<Line>> value) {
-        return new Fixture(id, number, name, place, type, value, breaks, sharesSlots, unitLoads);
     }
 
     /** The line by which one of its breaks is connected: its own, else the fixture's. */

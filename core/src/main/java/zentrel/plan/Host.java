@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import zentrel.text.PlainText;
@@ -13,6 +14,7 @@ import zentrel.text.PlainText;
  * @param power how it is powered
  * @param switching what it does with what it passes on, where it passes the network on
  */
+@RecordBuilder
 public record Host(
         Id<Host> id,
         String name,
@@ -25,7 +27,7 @@ public record Host(
         SourceCheck sourceCheck,
         Power power,
         Switching switching)
-        implements Named {
+        implements Named, HostBuilder.With {
     /** A box that is switched on, from a supply that nobody has named. */
     public Host(
             Id<Host> id,
@@ -52,36 +54,8 @@ public record Host(
         return kind == HostKind.ACCESS_POINT && adapter.kind() == AdapterKind.WIRELESS;
     }
 
-    public Host withAdapters(List<Adapter> value) {
-        return new Host(id, name, kind, place, system, profile, value, firewall, sourceCheck, power, switching);
-    }
-
-    public Host withFirewall(Firewall value) {
-        return new Host(id, name, kind, place, system, profile, adapters, value, sourceCheck, power, switching);
-    }
-
-    public Host withName(String value) {
-        return new Host(id, value, kind, place, system, profile, adapters, firewall, sourceCheck, power, switching);
-    }
-
-    public Host withPlace(String value) {
-        return new Host(id, name, kind, value, system, profile, adapters, firewall, sourceCheck, power, switching);
-    }
-
     public Host withProfile(String value) {
         return new Host(
                 id, name, kind, place, system, Optional.of(value), adapters, firewall, sourceCheck, power, switching);
-    }
-
-    public Host withSourceCheck(SourceCheck value) {
-        return new Host(id, name, kind, place, system, profile, adapters, firewall, value, power, switching);
-    }
-
-    public Host withPower(Power value) {
-        return new Host(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, value, switching);
-    }
-
-    public Host withSwitching(Switching value) {
-        return new Host(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, power, value);
     }
 }

@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import zentrel.text.PlainText;
@@ -13,12 +14,14 @@ import zentrel.text.PlainText;
  * @param show the show that is stored on it, with its version as people write it; for what plays back by itself
  * @param cid the identity under which it sends sACN (ANSI E1.31-2018 §5.6); empty where it has one of its own, as it should
  */
+@RecordBuilder
 public record Installed(
         Optional<String> profile,
         Optional<String> licence,
         List<String> attached,
         Optional<Setting<String>> show,
-        Optional<String> cid) {
+        Optional<String> cid)
+        implements InstalledBuilder.With {
     /** Nothing is said. */
     public static final Installed NOTHING_SAID =
             new Installed(Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty());
@@ -35,21 +38,5 @@ public record Installed(
     /** Made from a profile, and nothing more is said. */
     public static Installed of(String profile) {
         return new Installed(Optional.of(profile), Optional.empty(), List.of(), Optional.empty(), Optional.empty());
-    }
-
-    public Installed withLicence(Optional<String> value) {
-        return new Installed(profile, value, attached, show, cid);
-    }
-
-    public Installed withAttached(List<String> value) {
-        return new Installed(profile, licence, value, show, cid);
-    }
-
-    public Installed withShow(Optional<Setting<String>> value) {
-        return new Installed(profile, licence, attached, value, cid);
-    }
-
-    public Installed withCid(Optional<String> value) {
-        return new Installed(profile, licence, attached, show, value);
     }
 }

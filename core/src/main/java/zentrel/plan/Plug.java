@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 
 /**
@@ -9,7 +10,9 @@ import java.util.Optional;
  * @param halfDuplex whether only one of the two may talk at a time
  * @param vlan the VLAN of the socket, from 1 to 4094 (IEEE 802.1Q); empty where the switch has none
  */
-public record Plug(Optional<Integer> megabits, boolean halfDuplex, Optional<Setting<Integer>> vlan) {
+@RecordBuilder
+public record Plug(Optional<Integer> megabits, boolean halfDuplex, Optional<Setting<Integer>> vlan)
+        implements PlugBuilder.With {
     /** The last VLAN (IEEE 802.1Q: 12 bits, all zeros and all ones are reserved). */
     public static final int LAST_VLAN = 4094;
 
@@ -31,17 +34,5 @@ public record Plug(Optional<Integer> megabits, boolean halfDuplex, Optional<Sett
         if (value < 1 || value > most) {
             throw new IllegalArgumentException(sentence + value + ".");
         }
-    }
-
-    public Plug withMegabits(Optional<Integer> value) {
-        return new Plug(value, halfDuplex, vlan);
-    }
-
-    public Plug withHalfDuplex(boolean value) {
-        return new Plug(megabits, value, vlan);
-    }
-
-    public Plug withVlan(Optional<Setting<Integer>> value) {
-        return new Plug(megabits, halfDuplex, value);
     }
 }

@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 import zentrel.text.PlainText;
 
@@ -9,6 +10,7 @@ import zentrel.text.PlainText;
  * @param wire the universe number it is set to, in its protocol's numbering; empty where nobody has said
  * @param universe the universe it is meant for; where not given, that of the fixtures on its line
  */
+@RecordBuilder
 public record Port(
         Id<Port> id,
         String name,
@@ -18,7 +20,7 @@ public record Port(
         Setting<Protocol> protocol,
         Optional<Setting<Integer>> wire,
         Optional<Id<Universe>> universe)
-        implements Named {
+        implements Named, PortBuilder.With {
     public Port {
         PlainText.require("The name of a port", name);
     }
@@ -27,24 +29,12 @@ public record Port(
         return withDirection(Setting.of(value));
     }
 
-    public Port withDirection(Setting<Direction> value) {
-        return new Port(id, name, kind, value, enabled, protocol, wire, universe);
-    }
-
     public Port withEnabled(boolean value) {
         return withEnabled(Setting.of(value));
     }
 
-    public Port withEnabled(Setting<Boolean> value) {
-        return new Port(id, name, kind, direction, value, protocol, wire, universe);
-    }
-
     public Port withProtocol(Protocol value) {
         return withProtocol(Setting.of(value));
-    }
-
-    public Port withProtocol(Setting<Protocol> value) {
-        return new Port(id, name, kind, direction, enabled, value, wire, universe);
     }
 
     /** This port as it puts out a universe that comes by this number. */

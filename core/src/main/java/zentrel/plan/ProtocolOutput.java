@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 
@@ -10,7 +11,9 @@ import java.util.Optional;
  * @param ranges label to wire; where none is given every label is its own wire number
  * @param sync the universe on which it sends sACN synchronisation packets (ANSI E1.31-2018 §6.3), if it does
  */
-public record ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges, Optional<Integer> sync) {
+@RecordBuilder
+public record ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges, Optional<Integer> sync)
+        implements ProtocolOutputBuilder.With {
     /** An output that sends no synchronisation. */
     public ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges) {
         this(enabled, ranges, Optional.empty());
@@ -33,13 +36,5 @@ public record ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges, 
 
     public ProtocolOutput withEnabled(boolean value) {
         return withEnabled(Setting.of(value));
-    }
-
-    public ProtocolOutput withEnabled(Setting<Boolean> value) {
-        return new ProtocolOutput(value, ranges, sync);
-    }
-
-    public ProtocolOutput withSync(Optional<Integer> value) {
-        return new ProtocolOutput(enabled, ranges, value);
     }
 }

@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Set;
 import zentrel.text.PlainText;
@@ -12,6 +13,7 @@ import zentrel.text.PlainText;
  * @param answersPolls whether it answers Art-Net polls
  * @param taking what it takes of what reaches it, and what it does when nothing comes
  */
+@RecordBuilder
 public record Receiver(
         Id<Receiver> id,
         String name,
@@ -22,7 +24,7 @@ public record Receiver(
         Merge merge,
         Taking taking,
         List<Port> ports)
-        implements Named {
+        implements Named, ReceiverBuilder.With {
     /** A receiver that takes every number of its protocols. */
     public Receiver(
             Id<Receiver> id,
@@ -44,29 +46,5 @@ public record Receiver(
 
     public Receiver withInputOn(boolean value) {
         return withInputOn(Setting.of(value));
-    }
-
-    public Receiver withInputOn(Setting<Boolean> value) {
-        return new Receiver(id, name, application, protocols, value, answersPolls, merge, taking, ports);
-    }
-
-    public Receiver withMerge(Merge value) {
-        return new Receiver(id, name, application, protocols, inputOn, answersPolls, value, taking, ports);
-    }
-
-    public Receiver withTaking(Taking value) {
-        return new Receiver(id, name, application, protocols, inputOn, answersPolls, merge, value, ports);
-    }
-
-    public Receiver withAnswersPolls(boolean value) {
-        return new Receiver(id, name, application, protocols, inputOn, value, merge, taking, ports);
-    }
-
-    public Receiver withName(String value) {
-        return new Receiver(id, value, application, protocols, inputOn, answersPolls, merge, taking, ports);
-    }
-
-    public Receiver withPorts(List<Port> value) {
-        return new Receiver(id, name, application, protocols, inputOn, answersPolls, merge, taking, value);
     }
 }

@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 import zentrel.ipv4.Subnet;
 import zentrel.text.PlainText;
@@ -12,9 +13,10 @@ import zentrel.text.PlainText;
  * @param guests whether people outside the crew may join it
  * @param isolated whether its access points keep wireless clients apart from each other
  */
+@RecordBuilder
 public record Segment(
         Id<Segment> id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests, boolean isolated)
-        implements Named {
+        implements Named, SegmentBuilder.With {
     public Segment {
         PlainText.require("The name of a segment", name);
     }
@@ -22,25 +24,5 @@ public record Segment(
     /** A segment on which all hear each other. */
     public Segment(Id<Segment> id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests) {
         this(id, name, subnet, wayOut, guests, false);
-    }
-
-    public Segment withName(String value) {
-        return new Segment(id, value, subnet, wayOut, guests, isolated);
-    }
-
-    public Segment withSubnet(Optional<Subnet> value) {
-        return new Segment(id, name, value, wayOut, guests, isolated);
-    }
-
-    public Segment withWayOut(boolean value) {
-        return new Segment(id, name, subnet, value, guests, isolated);
-    }
-
-    public Segment withGuests(boolean value) {
-        return new Segment(id, name, subnet, wayOut, value, isolated);
-    }
-
-    public Segment withIsolated(boolean value) {
-        return new Segment(id, name, subnet, wayOut, guests, value);
     }
 }

@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import zentrel.text.PlainText;
 
@@ -9,16 +10,13 @@ import zentrel.text.PlainText;
  * @param key what the software asks for on joining
  * @param versions how closely the members' versions must agree
  */
+@RecordBuilder
 public record Session(Id<Session> id, String name, String key, VersionRule versions, List<Member> members)
-        implements Named {
+        implements Named, SessionBuilder.With {
     public Session {
         PlainText.require("The name of a session", name);
         PlainText.require("The key of a session", key);
         members = List.copyOf(members);
-    }
-
-    public Session withMembers(List<Member> value) {
-        return new Session(id, name, key, versions, value);
     }
 
     /** One desk of a session. */

@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
+
 /**
  * What a box that passes the network on does with what it passes.
  *
@@ -8,7 +10,9 @@ package zentrel.plan;
  * @param dropsUnasked whether groups stop where it snoops and nobody asks; else they flood then. RFC 4541 leaves it open
  * @param loopGuard whether it finds rings of cables and cuts them (spanning tree, IEEE 802.1D)
  */
-public record Switching(Setting<Boolean> snooping, Setting<Boolean> querier, boolean dropsUnasked, boolean loopGuard) {
+@RecordBuilder
+public record Switching(Setting<Boolean> snooping, Setting<Boolean> querier, boolean dropsUnasked, boolean loopGuard)
+        implements SwitchingBuilder.With {
     /** A switch without settings: everything but what is for one address goes everywhere. */
     public static final Switching PLAIN = new Switching(Setting.of(false), Setting.of(false), true, false);
 
@@ -21,21 +25,5 @@ public record Switching(Setting<Boolean> snooping, Setting<Boolean> querier, boo
     /** Whether it snoops or asks. */
     boolean mindsGroups() {
         return snooping.inForce() || querier.inForce();
-    }
-
-    public Switching withSnooping(Setting<Boolean> value) {
-        return new Switching(value, querier, dropsUnasked, loopGuard);
-    }
-
-    public Switching withQuerier(Setting<Boolean> value) {
-        return new Switching(snooping, value, dropsUnasked, loopGuard);
-    }
-
-    public Switching withDropsUnasked(boolean value) {
-        return new Switching(snooping, querier, value, loopGuard);
-    }
-
-    public Switching withLoopGuard(boolean value) {
-        return new Switching(snooping, querier, dropsUnasked, value);
     }
 }

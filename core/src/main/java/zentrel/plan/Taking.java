@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -12,7 +13,9 @@ import java.util.Optional;
  * @param sources how many sources it takes on one universe at most; empty where nobody has said
  * @param loss what it does when nothing comes any more
  */
-public record Taking(Map<Protocol, List<NumberRange>> ranges, Optional<Integer> sources, Loss loss) {
+@RecordBuilder
+public record Taking(Map<Protocol, List<NumberRange>> ranges, Optional<Integer> sources, Loss loss)
+        implements TakingBuilder.With {
     /** It takes every number, and nothing more is said. */
     public static final Taking ALL = new Taking(Map.of(), Optional.empty(), Loss.NOT_KNOWN);
 
@@ -44,13 +47,5 @@ public record Taking(Map<Protocol, List<NumberRange>> ranges, Optional<Integer> 
         map.putAll(ranges);
         map.put(protocol, value);
         return new Taking(map, sources, loss);
-    }
-
-    public Taking withSources(Optional<Integer> value) {
-        return new Taking(ranges, value, loss);
-    }
-
-    public Taking withLoss(Loss value) {
-        return new Taking(ranges, sources, value);
     }
 }

@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.text.PlainText;
@@ -13,7 +14,9 @@ import zentrel.text.PlainText;
  * @param of what it is a copy of: the address of an adapter, the wire number of a port, the OSC port of an application, the
  *     name of a host or a universe
  */
-public record TypedCopy(Id<TypedCopy> id, String name, Id<?> owner, Id<?> of, Setting<String> value) implements Named {
+@RecordBuilder
+public record TypedCopy(Id<TypedCopy> id, String name, Id<?> owner, Id<?> of, Setting<String> value)
+        implements Named, TypedCopyBuilder.With {
     public TypedCopy {
         PlainText.require("The name of a field", name);
         PlainText.require("A copied value", value.planned());
@@ -39,10 +42,6 @@ public record TypedCopy(Id<TypedCopy> id, String name, Id<?> owner, Id<?> of, Se
         } else if (value.isBlank()) {
             throw new IllegalArgumentException("A copied name has at least one character.");
         }
-    }
-
-    public TypedCopy withValue(Setting<String> changed) {
-        return new TypedCopy(id, name, owner, of, changed);
     }
 
     public TypedCopy withValue(String changed) {

@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import zentrel.text.PlainText;
 
 /**
@@ -9,7 +10,8 @@ import zentrel.text.PlainText;
  * @param number the show's number, from 1
  * @param merge whether two sources on it are meant
  */
-public record Universe(Id<Universe> id, String name, int number, boolean merge) implements Named {
+@RecordBuilder
+public record Universe(Id<Universe> id, String name, int number, boolean merge) implements Named, UniverseBuilder.With {
     public Universe {
         PlainText.require("The name of a universe", name);
     }
@@ -20,9 +22,5 @@ public record Universe(Id<Universe> id, String name, int number, boolean merge) 
     /** The short label, such as U5. */
     public String label() {
         return "U" + number;
-    }
-
-    public Universe withMerge(boolean value) {
-        return new Universe(id, name, number, value);
     }
 }

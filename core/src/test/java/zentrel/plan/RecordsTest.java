@@ -53,7 +53,7 @@ class RecordsTest {
         int tried = 0;
         for (Record record : records) {
             for (Method with : record.getClass().getMethods()) {
-                if (!with.getName().startsWith("with") || with.getParameterCount() != 1) {
+                if (!with.getName().matches("with[A-Z].*") || with.getParameterCount() != 1) {
                     continue;
                 }
                 String field = Character.toLowerCase(with.getName().charAt(4))
