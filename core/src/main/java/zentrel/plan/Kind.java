@@ -11,6 +11,7 @@ import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Ipv4Address;
 
 /**
@@ -22,14 +23,18 @@ import zentrel.ipv4.Ipv4Address;
 public final class Kind<E> {
     public static final Kind<Segment> SEGMENT = new Kind<>("segment", Segment.class, Segment::id);
 
-    public static final Kind<Host> HOST = new Kind<>("host", Host.class, Host::id).setOn(Host::id);
+    public static final Kind<Host> HOST = new Kind<>("host", Host.class, Host::id)
+            .settings(EntitySettings::of)
+            .setOn(Host::id);
 
     public static final Kind<Adapter> ADAPTER = new Kind<>("adapter", Adapter.class, Adapter::id)
+            .settings(EntitySettings::of)
             .partOf(HOST, Host::adapters, Host::withAdapters)
             .refers((a, to) -> a.segment().ifPresent(to))
             .left((a, gone) -> Optional.of(a.withoutSegment()));
 
     public static final Kind<Application> APPLICATION = new Kind<>("application", Application.class, Application::id)
+            .settings(EntitySettings::of)
             .called("program", "programs")
             .setOn(Application::host)
             .refers((a, to) -> {
@@ -44,6 +49,7 @@ public final class Kind<E> {
     public static final Kind<Universe> UNIVERSE = new Kind<>("universe", Universe.class, Universe::id);
 
     public static final Kind<Stream> STREAM = new Kind<>("stream", Stream.class, Stream::id)
+            .settings(EntitySettings::of)
             .setOn(Stream::application)
             .refers((s, to) -> {
                 to.accept(s.application());
@@ -51,10 +57,12 @@ public final class Kind<E> {
             });
 
     public static final Kind<Receiver> RECEIVER = new Kind<>("receiver", Receiver.class, Receiver::id)
+            .settings(EntitySettings::of)
             .setOn(Receiver::application)
             .refers((r, to) -> to.accept(r.application()));
 
     public static final Kind<Port> PORT = new Kind<>("port", Port.class, Port::id)
+            .settings(EntitySettings::of)
             .partOf(RECEIVER, Receiver::ports, Receiver::withPorts)
             .refers((p, to) -> p.universe().ifPresent(to))
             .left((p, gone) -> Optional.of(p.meantFor(Optional.empty())));
@@ -78,6 +86,7 @@ public final class Kind<E> {
             .left(Kind::withoutBreaks);
 
     public static final Kind<ControlLink> LINK = new Kind<>("link", ControlLink.class, ControlLink::id)
+            .settings(EntitySettings::of)
             .called("control link", "control links")
             .setOn(ControlLink::from)
             .refers((l, to) -> {
@@ -86,6 +95,7 @@ public final class Kind<E> {
             });
 
     public static final Kind<Attachment> ATTACHMENT = new Kind<>("attachment", Attachment.class, Attachment::id)
+            .settings(EntitySettings::of)
             .called("stream of a console's own", "streams of a console's own")
             .setOn(Attachment::from)
             .refers((a, to) -> {
@@ -105,6 +115,7 @@ public final class Kind<E> {
     });
 
     public static final Kind<TypedCopy> COPY = new Kind<>("copy", TypedCopy.class, TypedCopy::id)
+            .settings(EntitySettings::of)
             .listed("copies")
             .called("typed copy", "typed copies")
             .setOn(TypedCopy::owner)
@@ -141,6 +152,7 @@ public final class Kind<E> {
     private BiConsumer<E, Consumer<Id<?>>> references = (e, to) -> {};
     private BiFunction<E, Predicate<Id<?>>, Optional<E>> left = (e, gone) -> Optional.empty();
     private Function<E, Optional<Id<?>>> setOn = e -> Optional.empty();
+    private @Nullable BiFunction<E, SettingVisit, E> settings;
     private Optional<Parts<?, E>> owner = Optional.empty();
     private final List<Parts<E, ?>> parts = new ArrayList<>();
 
@@ -190,6 +202,11 @@ public final class Kind<E> {
 
     private Kind<E> left(BiFunction<E, Predicate<Id<?>>, Optional<E>> how) {
         left = how;
+        return this;
+    }
+
+    private Kind<E> settings(BiFunction<E, SettingVisit, E> visited) {
+        settings = visited;
         return this;
     }
 
@@ -277,6 +294,16 @@ public final class Kind<E> {
 
     private static <O, P> void partReferences(Parts<O, P> parts, O owner, Consumer<Id<?>> to) {
         parts.of().apply(owner).forEach(p -> parts.part().allReferences(p, to));
+    }
+
+    /** Whether it has anything that is planned, entered and in force. */
+    public boolean hasSettings() {
+        return settings != null;
+    }
+
+    /** An entity with each of its settings, and of its parts', looked at in the order in which they are gone through. */
+    public E visited(E entity, SettingVisit visit) {
+        return settings == null ? entity : settings.apply(entity, visit);
     }
 
     /** That of which the device is the one on which an entity is set; empty for what is set on no device, such as a cable. */

@@ -196,7 +196,8 @@ public final class PlanIndex {
         return places;
     }
 
-    Plan plan() {
+    /** The plan of which these are the lookups. */
+    public Plan plan() {
         return plan;
     }
 
