@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import zentrel.plan.Reads;
 
 /** What was asked of the whole plan while universes were judged; kept from one plan to the next. Any number of threads may add. */
@@ -23,28 +24,12 @@ final class KeptReads {
         return Collections.unmodifiableSet(questions);
     }
 
-    /** What one result was worked out from. */
-    Noted of(Reads.Traced<?> traced) {
-        boolean anything = traced.keys().contains(Reads.ANYTHING);
-        if (!anything) {
-            questions.addAll(traced.keys());
+    /** Keeps what was asked for one result, and gives all that was looked up; null where it depends on more than was noted. */
+    Reads.@Nullable Hashes of(Reads.Traced<?> traced) {
+        if (traced.keys().contains(Reads.ANYTHING)) {
+            return null;
         }
-        return new Noted(traced.hashes(), anything);
-    }
-
-    /**
-     * What one result was worked out from.
-     *
-     * @param anything whether it depends on more than was noted
-     */
-    record Noted(Reads.Hashes hashes, boolean anything) {
-        /** Whether the result stands: nothing that it was worked out from is marked. */
-        boolean stands(Reads.Marks marks) {
-            return !anything && !hashes.anyIn(marks);
-        }
-
-        Noted and(Noted more) {
-            return new Noted(hashes.and(more.hashes), anything || more.anything);
-        }
+        questions.addAll(traced.keys());
+        return traced.hashes();
     }
 }

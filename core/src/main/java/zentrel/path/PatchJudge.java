@@ -56,14 +56,14 @@ final class PatchJudge {
 
     private final PathContext context;
     private final KeptReads kept;
-    private final KeptReads.@Nullable Noted[] reads; // by the place of a universe in the plan
+    private final Reads.@Nullable Hashes[] reads; // by the place of a universe in the plan
     private final Map<Id<Fixture>, List<Issue>> issues = new HashMap<>();
 
     /** Judges every fixture. */
     PatchJudge(PathContext context, KeptReads kept) {
         this.context = context;
         this.kept = kept;
-        reads = new KeptReads.Noted[context.plan.universes().size()];
+        reads = new Reads.Hashes[context.plan.universes().size()];
         List<Id<Universe>> all = new ArrayList<>(context.plan.universes().size());
         context.plan.universes().forEach(u -> all.add(u.id()));
         judge(all);
@@ -78,7 +78,7 @@ final class PatchJudge {
     PatchJudge(PathContext context, KeptReads kept, PatchJudge before, Reads.Marks marks) {
         this.context = context;
         this.kept = kept;
-        reads = new KeptReads.Noted[context.plan.universes().size()];
+        reads = new Reads.Hashes[context.plan.universes().size()];
         Set<Id<Universe>> again = new HashSet<>();
         boolean samePlaces = ListChange.same(before.context.plan.universes(), context.plan.universes());
         UniversePaths.each(reads.length).forEach(place -> {
@@ -86,8 +86,8 @@ final class PatchJudge {
                     ? place
                     : before.context.index.placeOf(
                             context.plan.universes().get(place).id());
-            KeptReads.Noted known = was < 0 ? null : before.reads[was];
-            reads[place] = known != null && known.stands(marks) ? known : null;
+            Reads.Hashes known = was < 0 ? null : before.reads[was];
+            reads[place] = known != null && !known.anyIn(marks) ? known : null;
         });
         for (int place = 0; place < reads.length; place++) {
             if (reads[place] == null) {
@@ -120,13 +120,13 @@ final class PatchJudge {
         }
         for (Id<Universe> universe : universes) {
             int place = context.index.placeOf(universe);
-            KeptReads.Noted ways = traced(() -> judgeWays(universe));
-            KeptReads.Noted slots = reads[place];
-            reads[place] = slots == null ? ways : slots.and(ways);
+            Reads.Hashes ways = traced(() -> judgeWays(universe));
+            Reads.Hashes slots = reads[place];
+            reads[place] = slots == null || ways == null ? null : slots.and(ways);
         }
     }
 
-    private KeptReads.Noted traced(Runnable work) {
+    private Reads.@Nullable Hashes traced(Runnable work) {
         return kept.of(Reads.of(() -> {
             work.run();
             return "";

@@ -19,21 +19,16 @@ import zentrel.plan.Universe;
  * have changed is taken over from before it. Any number of threads may ask.
  */
 final class UniversePaths {
-    /**
-     * The paths of a universe.
-     *
-     * @param clean whether nothing on them is wrong, at risk or unknown
-     * @param reads what they were worked out from
-     */
-    private record Judged(List<SignalPath> paths, boolean clean, KeptReads.Noted reads) {}
-
     /** Universes from which on they are judged on all processors; for fewer that takes longer. */
     private static final int MANY = 200;
 
     private final Plan plan;
     private final Function<Id<Universe>, List<SignalPath>> judge;
     private final KeptReads kept;
-    private final AtomicReferenceArray<@Nullable Judged> judged;
+    private final AtomicReferenceArray<@Nullable List<SignalPath>> judged;
+
+    /** What clean ones were worked out from; written before the paths are kept, and apart, for all are gone through after an edit. */
+    private final Reads.@Nullable Hashes[] reads;
 
     /** The places of those on which anything is wrong, at risk or unknown, as far as they are judged. */
     private final NavigableSet<Integer> unclean = new ConcurrentSkipListSet<>();
@@ -53,6 +48,7 @@ final class UniversePaths {
         this.kept = kept;
         this.judge = judge;
         judged = new AtomicReferenceArray<>(plan.universes().size());
+        reads = new Reads.Hashes[plan.universes().size()];
     }
 
     /**
@@ -72,9 +68,10 @@ final class UniversePaths {
             int was = samePlaces
                     ? place
                     : before.plan.index().placeOf(plan.universes().get(place).id());
-            Judged known = was < 0 ? null : before.judged.get(was);
-            if (known != null && known.clean() && known.reads().stands(marks)) {
-                judged.setPlain(place, known);
+            Reads.Hashes noted = was < 0 ? null : before.reads[was];
+            if (noted != null && !noted.anyIn(marks)) {
+                reads[place] = noted;
+                judged.setPlain(place, before.judged.get(was));
             }
         });
         for (int was : before.untaken) {
@@ -100,9 +97,9 @@ final class UniversePaths {
     }
 
     private List<SignalPath> at(int place) {
-        Judged known = judged.get(place);
+        List<SignalPath> known = judged.get(place);
         if (known != null) {
-            return known.paths();
+            return known;
         }
         Reads.Traced<List<SignalPath>> traced =
                 Reads.of(() -> judge.apply(plan.universes().get(place).id()));
@@ -114,7 +111,8 @@ final class UniversePaths {
         if (paths.stream().anyMatch(p -> p.source().isPresent() && p.receiver().isEmpty())) {
             untaken.add(place);
         }
-        judged.set(place, new Judged(paths, clean, kept.of(traced)));
+        reads[place] = clean ? kept.of(traced) : null;
+        judged.set(place, paths);
         return paths;
     }
 
