@@ -40,38 +40,27 @@ final class ById {
         Map<Id<?>, Optional<Object>> owned = new HashMap<>();
         // all that is gone first, for what was moved to another owner or table has come with it
         for (Kind<?> kind : Kind.TABLES) {
-            gone(kind, then, now, changed, owned);
+            each(kind, then, now, true, changed, owned);
         }
         for (Kind<?> kind : Kind.TABLES) {
-            come(kind, then, now, changed, owned);
+            each(kind, then, now, false, changed, owned);
         }
         return new ById(entities.with(changed), owners.with(owned));
     }
 
-    private static <E> void gone(
+    private static <E> void each(
             Kind<E> kind,
             Plan then,
             Plan now,
+            boolean gone,
             Map<Id<?>, Optional<Object>> changed,
             Map<Id<?>, Optional<Object>> owned) {
+        ListChange<E> change = ListChange.of(then.table(kind), now.table(kind));
         each(
                 kind,
-                ListChange.of(then.table(kind), now.table(kind)).gone(),
-                (id, e) -> changed.put(id, Optional.empty()),
-                (id, owner) -> owned.put(id, Optional.empty()));
-    }
-
-    private static <E> void come(
-            Kind<E> kind,
-            Plan then,
-            Plan now,
-            Map<Id<?>, Optional<Object>> changed,
-            Map<Id<?>, Optional<Object>> owned) {
-        each(
-                kind,
-                ListChange.of(then.table(kind), now.table(kind)).come(),
-                (id, e) -> changed.put(id, Optional.of(e)),
-                (id, owner) -> owned.put(id, Optional.of(owner)));
+                gone ? change.gone() : change.come(),
+                (id, e) -> changed.put(id, gone ? Optional.empty() : Optional.of(e)),
+                (id, owner) -> owned.put(id, gone ? Optional.empty() : Optional.of(owner)));
     }
 
     private static <E> int size(Plan plan, Kind<E> kind) {

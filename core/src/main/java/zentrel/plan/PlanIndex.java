@@ -1,6 +1,5 @@
 package zentrel.plan;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -8,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -19,39 +17,19 @@ public final class PlanIndex {
     /** Devices from which on lookups are worked out on two processors; for fewer that takes longer. */
     private static final int MANY = 1000;
 
-    /** What is looked up; with that by which it is, how a read is known again. */
-    private static final class By {
-        private static final int SEGMENT = 1;
-        private static final int HOST = 2;
-        private static final int UNIVERSE = 3;
-        private static final int SENDER = 4;
-        private static final int TAKER = 5;
-        private static final int PORT = 6;
-        private static final int LINE = 7;
-        private static final int PATCHED = 8;
-        private static final int END = 9;
-        private static final int MEANT_FOR = 10;
-        private static final int MEANT = 11;
-        private static final int SESSION = 12;
-        private static final int ID = 13;
+    /** Numbers of lookups beside those of {@link Relation}. */
+    private static final int MEANT_FOR = Relation.ALL.size();
 
-        private By() {}
-    }
+    private static final int MEANT = MEANT_FOR + 1;
+    private static final int SESSION = MEANT_FOR + 2;
+    private static final int ID = MEANT_FOR + 3;
 
     /** Noted where it is asked which names several programs have. */
     private static final Object SHARED_NAMES = "shared names";
 
     private final Plan plan;
     private final ById all;
-    private final Grouped<Id<Segment>, Adapter> adaptersBySegment;
-    private final Grouped<Id<Host>, Application> applicationsByHost;
-    private final Grouped<Id<Universe>, Stream> streamsByUniverse;
-    private final Grouped<Id<Application>, Stream> streamsByApplication;
-    private final Grouped<Id<Application>, Receiver> receiversByApplication;
-    private final Grouped<Id<Port>, Line> linesByPort;
-    private final Grouped<Id<Line>, Fixture> fixturesByLine;
-    private final Grouped<Id<Universe>, Fixture> fixturesByUniverse;
-    private final Grouped<Id<?>, Cable> cablesByEnd;
+    private final Relations relations;
     private final PortsMeant portsMeant;
     private final Map<Id<Universe>, Integer> places;
     private final Map<Id<Application>, Session> sessionByApplication;
@@ -70,36 +48,14 @@ public final class PlanIndex {
             CompletableFuture<ById> ids = plan.hosts().size() < MANY
                     ? CompletableFuture.completedFuture(ById.of(plan))
                     : CompletableFuture.supplyAsync(() -> ById.of(plan));
-            adaptersBySegment = Grouped.of(adapters(plan), PlanIndex::segmentOf);
-            applicationsByHost = Grouped.of(plan.applications(), a -> List.of(a.host()));
-            streamsByUniverse = Grouped.of(plan.streams(), s -> List.of(s.universe()));
-            streamsByApplication = Grouped.of(plan.streams(), s -> List.of(s.application()));
-            receiversByApplication = Grouped.of(plan.receivers(), r -> List.of(r.application()));
-            linesByPort = Grouped.of(plan.lines(), l -> List.of(l.port()));
-            fixturesByLine = Grouped.of(plan.fixtures(), Fixture::lines);
-            fixturesByUniverse = Grouped.of(plan.fixtures(), Fixture::universes);
-            cablesByEnd = Grouped.of(plan.cables(), c -> List.of(c.from(), c.to()));
-            portsMeant = PortsMeant.of(plan, linesByPort, fixturesByLine);
+            relations = Relations.of(plan);
+            portsMeant = PortsMeant.of(plan, lines(), fixtures());
             all = ids.join();
         } else {
             Plan then = before.plan;
             all = before.all.after(then, plan);
-            adaptersBySegment = ListChange.same(then.hosts(), plan.hosts())
-                    ? before.adaptersBySegment
-                    : before.adaptersBySegment.after(adapters(then), adapters(plan), PlanIndex::segmentOf);
-            applicationsByHost =
-                    before.applicationsByHost.after(then.applications(), plan.applications(), a -> List.of(a.host()));
-            streamsByUniverse =
-                    before.streamsByUniverse.after(then.streams(), plan.streams(), s -> List.of(s.universe()));
-            streamsByApplication =
-                    before.streamsByApplication.after(then.streams(), plan.streams(), s -> List.of(s.application()));
-            receiversByApplication = before.receiversByApplication.after(
-                    then.receivers(), plan.receivers(), r -> List.of(r.application()));
-            linesByPort = before.linesByPort.after(then.lines(), plan.lines(), l -> List.of(l.port()));
-            fixturesByLine = before.fixturesByLine.after(then.fixtures(), plan.fixtures(), Fixture::lines);
-            fixturesByUniverse = before.fixturesByUniverse.after(then.fixtures(), plan.fixtures(), Fixture::universes);
-            cablesByEnd = before.cablesByEnd.after(then.cables(), plan.cables(), c -> List.of(c.from(), c.to()));
-            portsMeant = before.portsMeant.after(then, plan, linesByPort, fixturesByLine, all::get);
+            relations = before.relations.after(then, plan);
+            portsMeant = before.portsMeant.after(then, plan, lines(), fixtures(), all::get);
         }
         places = before != null && ListChange.same(before.plan.universes(), plan.universes())
                 ? before.places
@@ -114,6 +70,14 @@ public final class PlanIndex {
                 sessionByApplication.putIfAbsent(member.application(), session);
             }
         }
+    }
+
+    private Grouped<Id<Port>, Line> lines() {
+        return relations.groups(Relation.LINES_OF);
+    }
+
+    private Grouped<Id<Line>, Fixture> fixtures() {
+        return relations.groups(Relation.FIXTURES_ON);
     }
 
     private static void noteMeant(int by, Id<?> id) {
@@ -146,22 +110,13 @@ public final class PlanIndex {
      * @return whether that is known; where the two share nothing, everything counts as changed
      */
     public boolean mark(PlanIndex before, Reads.Marks marks) {
-        return all.changed(before.all, id -> marks.add(Reads.hash(By.ID, id)))
-                && adaptersBySegment.changed(before.adaptersBySegment, marker(By.SEGMENT, marks))
-                && applicationsByHost.changed(before.applicationsByHost, marker(By.HOST, marks))
-                && streamsByUniverse.changed(before.streamsByUniverse, marker(By.UNIVERSE, marks))
-                && streamsByApplication.changed(before.streamsByApplication, marker(By.SENDER, marks))
-                && receiversByApplication.changed(before.receiversByApplication, marker(By.TAKER, marks))
-                && linesByPort.changed(before.linesByPort, marker(By.PORT, marks))
-                && fixturesByLine.changed(before.fixturesByLine, marker(By.LINE, marks))
-                && fixturesByUniverse.changed(before.fixturesByUniverse, marker(By.PATCHED, marks))
-                && cablesByEnd.changed(before.cablesByEnd, marker(By.END, marks))
-                && portsMeant.changed(before.portsMeant, marker(By.MEANT_FOR, marks), marker(By.MEANT, marks))
+        return all.changed(before.all, id -> marks.add(Reads.hash(ID, id)))
+                && relations.mark(before.relations, marks)
+                && portsMeant.changed(
+                        before.portsMeant,
+                        universe -> marks.add(Reads.hash(MEANT_FOR, universe)),
+                        port -> marks.add(Reads.hash(MEANT, port)))
                 && markSessions(before, marks);
-    }
-
-    private static <K> Consumer<K> marker(int by, Reads.Marks marks) {
-        return key -> marks.add(Reads.hash(by, key));
     }
 
     @SuppressWarnings("ReferenceEquality") // plans share what an edit left alone
@@ -170,22 +125,10 @@ public final class PlanIndex {
         members.addAll(before.sessionByApplication.keySet());
         for (Id<Application> member : members) {
             if (sessionByApplication.get(member) != before.sessionByApplication.get(member)) {
-                marks.add(Reads.hash(By.SESSION, member));
+                marks.add(Reads.hash(SESSION, member));
             }
         }
         return true;
-    }
-
-    private static List<Adapter> adapters(Plan plan) {
-        List<Adapter> adapters = new ArrayList<>();
-        for (Host host : plan.hosts()) {
-            adapters.addAll(host.adapters());
-        }
-        return adapters;
-    }
-
-    private static List<Id<Segment>> segmentOf(Adapter adapter) {
-        return adapter.segment().map(List::of).orElse(List.of());
     }
 
     private static Map<Id<Universe>, Integer> places(Plan plan) {
@@ -229,7 +172,7 @@ public final class PlanIndex {
     /** Whatever has this id, if the plan holds it. */
     @SuppressWarnings("unchecked")
     public <E> Optional<E> find(Id<E> id) {
-        Reads.note(By.ID, id, id.kind().table());
+        Reads.note(ID, id, id.kind().table());
         return Optional.ofNullable((E) all.get(id));
     }
 
@@ -332,7 +275,7 @@ public final class PlanIndex {
             throw missing(part);
         }
         // a part that comes to another owner leaves its own changed
-        part.kind().owner().ifPresent(parts -> Reads.note(By.ID, idOf(parts.owner(), owner), parts.owner()));
+        part.kind().owner().ifPresent(parts -> Reads.note(ID, idOf(parts.owner(), owner), parts.owner()));
         return owner;
     }
 
@@ -363,54 +306,46 @@ public final class PlanIndex {
     }
 
     public List<Adapter> adaptersOn(Id<Segment> id) {
-        Reads.note(By.SEGMENT, id, Kind.HOST);
-        return adaptersBySegment.get(id);
+        return relations.get(Relation.ADAPTERS_ON, id);
     }
 
     public List<Application> applicationsOn(Id<Host> id) {
-        Reads.note(By.HOST, id, Kind.APPLICATION);
-        return applicationsByHost.get(id);
+        return relations.get(Relation.APPLICATIONS_ON, id);
     }
 
     public List<Stream> streamsOf(Id<Universe> id) {
-        Reads.note(By.UNIVERSE, id, Kind.STREAM);
-        return streamsByUniverse.get(id);
+        return relations.get(Relation.STREAMS_OF, id);
     }
 
     public List<Stream> streamsFrom(Id<Application> id) {
-        Reads.note(By.SENDER, id, Kind.STREAM);
-        return streamsByApplication.get(id);
+        return relations.get(Relation.STREAMS_FROM, id);
     }
 
     public List<Receiver> receiversOf(Id<Application> id) {
-        Reads.note(By.TAKER, id, Kind.RECEIVER);
-        return receiversByApplication.get(id);
+        return relations.get(Relation.RECEIVERS_OF, id);
     }
 
     public List<Line> linesOf(Id<Port> id) {
-        Reads.note(By.PORT, id, Kind.LINE);
-        return linesByPort.get(id);
+        return relations.get(Relation.LINES_OF, id);
     }
 
     public List<Fixture> fixturesOn(Id<Line> id) {
-        Reads.note(By.LINE, id, Kind.FIXTURE);
-        return fixturesByLine.get(id);
+        return relations.get(Relation.FIXTURES_ON, id);
     }
 
     public List<Fixture> fixturesIn(Id<Universe> id) {
-        Reads.note(By.PATCHED, id, Kind.FIXTURE);
-        return fixturesByUniverse.get(id);
+        return relations.get(Relation.FIXTURES_IN, id);
     }
 
     /** The ports meant for a universe: those that say so, and those whose line's fixtures do. */
     public List<Port> portsOf(Id<Universe> id) {
-        noteMeant(By.MEANT_FOR, id);
+        noteMeant(MEANT_FOR, id);
         return portsMeant.of(id);
     }
 
     /** The universes a port is meant for: as it says, else those of the fixtures on its line. */
     public Set<Id<Universe>> universesOf(Id<Port> id) {
-        noteMeant(By.MEANT, id);
+        noteMeant(MEANT, id);
         return portsMeant.universesOf(id);
     }
 
@@ -422,8 +357,7 @@ public final class PlanIndex {
 
     /** The cables that end at something. */
     public List<Cable> cablesOf(Id<?> end) {
-        Reads.note(By.END, end, Kind.CABLE);
-        return cablesByEnd.get(end);
+        return relations.get(Relation.CABLES_OF, end);
     }
 
     public Optional<Profile> profile(String id) {
@@ -449,7 +383,7 @@ public final class PlanIndex {
     }
 
     public Optional<Session> sessionOf(Id<Application> id) {
-        Reads.note(By.SESSION, id, Kind.SESSION);
+        Reads.note(SESSION, id, Kind.SESSION);
         return Optional.ofNullable(sessionByApplication.get(id));
     }
 
