@@ -2,7 +2,6 @@ package zentrel.path;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
@@ -24,38 +23,20 @@ import zentrel.plan.Line;
 import zentrel.plan.ListChange;
 import zentrel.plan.Port;
 import zentrel.plan.Reads;
-import zentrel.plan.Setting;
 import zentrel.plan.Stream;
 import zentrel.plan.Universe;
 
 /** Hop 10 of a fixture: its slots, and whether its line starts at a port of its universe. Worked out once for a plan. */
 final class PatchJudge {
-    /** How many fixtures one break is compared with; a universe has room for no more that do not overlap. */
-    private static final int MOST_NEIGHBOURS = Universe.SLOTS;
-
     /** Lines passed on from one to the next; a longer way is a ring, which the reader of a plan would have refused. */
     private static final int LONGEST_WAY = 32;
-
-    private record Placed(Fixture fixture, int breakIndex, int order) {
-        Break slots() {
-            return fixture.breaks().get(breakIndex);
-        }
-
-        /** The same place of the same fixture; an order belongs to one fixture, so nothing else need be compared. */
-        boolean isAt(Placed other) {
-            return order == other.order && breakIndex == other.breakIndex;
-        }
-
-        boolean sharesFixture(Placed other) {
-            return order == other.order;
-        }
-    }
 
     /** Noted where it is asked what is wrong with a fixture of a universe. */
     private record Judged(Id<Universe> universe) {}
 
     private final PathContext context;
     private final KeptReads kept;
+    private final SlotJudge slots;
     private final Reads.@Nullable Hashes[] reads; // by the place of a universe in the plan
     private final Map<Id<Fixture>, List<Issue>> issues = new HashMap<>();
 
@@ -63,6 +44,7 @@ final class PatchJudge {
     PatchJudge(PathContext context, KeptReads kept) {
         this.context = context;
         this.kept = kept;
+        slots = new SlotJudge(context.index, this::add);
         reads = new Reads.Hashes[context.plan.universes().size()];
         List<Id<Universe>> all = new ArrayList<>(context.plan.universes().size());
         context.plan.universes().forEach(u -> all.add(u.id()));
@@ -78,6 +60,7 @@ final class PatchJudge {
     PatchJudge(PathContext context, KeptReads kept, PatchJudge before, Reads.Marks marks) {
         this.context = context;
         this.kept = kept;
+        slots = new SlotJudge(context.index, this::add);
         reads = new Reads.Hashes[context.plan.universes().size()];
         Set<Id<Universe>> again = new HashSet<>();
         boolean samePlaces = ListChange.same(before.context.plan.universes(), context.plan.universes());
@@ -116,13 +99,13 @@ final class PatchJudge {
 
     private void judge(List<Id<Universe>> universes) {
         for (Id<Universe> universe : universes) {
-            reads[context.index.placeOf(universe)] = traced(() -> judgeUniverse(universe));
+            reads[context.index.placeOf(universe)] = traced(() -> slots.judge(universe));
         }
         for (Id<Universe> universe : universes) {
             int place = context.index.placeOf(universe);
             Reads.Hashes ways = traced(() -> judgeWays(universe));
-            Reads.Hashes slots = reads[place];
-            reads[place] = slots == null || ways == null ? null : slots.and(ways);
+            Reads.Hashes before = reads[place];
+            reads[place] = before == null || ways == null ? null : before.and(ways);
         }
     }
 
@@ -144,21 +127,6 @@ final class PatchJudge {
                         .forEach(universe -> marks.add(Reads.hash(new Judged(universe))));
             }
         }
-    }
-
-    /** How the fixtures of a universe share its slots. */
-    private void judgeUniverse(Id<Universe> universe) {
-        List<Fixture> fixtures = context.index.fixturesIn(universe);
-        List<Placed> placed = new ArrayList<>(fixtures.size());
-        for (int order = 0; order < fixtures.size(); order++) {
-            List<Break> breaks = fixtures.get(order).breaks();
-            for (int i = 0; i < breaks.size(); i++) {
-                if (breaks.get(i).universe().equals(universe)) {
-                    placed.add(new Placed(fixtures.get(order), i, order));
-                }
-            }
-        }
-        judgeUniverse(placed);
     }
 
     /** How signals get to the fixtures of a universe; one of several is judged with its first. */
@@ -204,100 +172,6 @@ final class PatchJudge {
 
     private void add(Fixture fixture, Issue issue) {
         issues.computeIfAbsent(fixture.id(), f -> new ArrayList<>(1)).add(issue);
-    }
-
-    private void judgeUniverse(List<Placed> placed) {
-        placed.sort(Comparator.comparingInt((Placed p) -> p.slots().start()).thenComparingInt(Placed::order));
-        List<Placed> open = new ArrayList<>();
-        for (Placed p : placed) {
-            if (p.slots().end() > Universe.SLOTS) {
-                pastEnd(p, placed);
-            }
-            open.removeIf(o -> o.slots().end() < p.slots().start());
-            for (Placed o : open) {
-                if (!(o.fixture().sharesSlots() && p.fixture().sharesSlots())) {
-                    overlap(o, p, placed);
-                }
-            }
-            if (open.size() < MOST_NEIGHBOURS) {
-                open.add(p);
-            }
-        }
-    }
-
-    private void pastEnd(Placed p, List<Placed> placed) {
-        Break b = p.slots();
-        String label = context.index.universe(b.universe()).label();
-        Optional<Integer> free = freeStart(p, placed);
-        add(
-                p.fixture(),
-                new Issue(
-                        Reason.PAST_END,
-                        Verdict.BROKEN,
-                        Reason.PAST_END.rule(),
-                        "slots " + b.start() + "–" + b.end(),
-                        FixtureRemedies.label(p.fixture()) + " takes " + label + " slots " + b.start() + " to "
-                                + b.end()
-                                + ", and a universe ends at 512."
-                                + free.map(f -> " Slot " + f + " has room for its " + b.footprint() + ".")
-                                        .orElse(" Move it to a universe with room."),
-                        p.fixture().id(),
-                        edits(p, free)));
-    }
-
-    private void overlap(Placed a, Placed b, List<Placed> placed) {
-        Placed later = a.order() >= b.order() ? a : b;
-        Placed earlier = later.isAt(a) ? b : a;
-        Break slots = later.slots();
-        String label = context.index.universe(slots.universe()).label();
-        Optional<Integer> free = freeStart(later, placed);
-        String text = earlier.sharesFixture(later)
-                ? FixtureRemedies.label(later.fixture()) + " uses " + label + " slots " + slots.start() + " to "
-                        + slots.end() + " in two of its breaks."
-                : FixtureRemedies.label(later.fixture()) + " (" + label + " slots " + slots.start() + " to "
-                        + slots.end() + ") shares slots with "
-                        + FixtureRemedies.label(earlier.fixture()) + " ("
-                        + earlier.slots().start() + " to " + earlier.slots().end()
-                        + "): what is meant for one moves the other.";
-        Issue issue = new Issue(
-                Reason.OVERLAP,
-                Verdict.BROKEN,
-                Reason.OVERLAP.rule(),
-                "shares slots",
-                text
-                        + free.map(f -> " Slot " + f + " has room for its " + slots.footprint() + ".")
-                                .orElse(""),
-                later.fixture().id(),
-                edits(later, free));
-        add(later.fixture(), issue);
-        if (!earlier.sharesFixture(later)) {
-            add(earlier.fixture(), issue);
-        }
-    }
-
-    private List<Edit> edits(Placed p, Optional<Integer> free) {
-        return free.map(f -> List.of(FixtureRemedies.repatch(p.fixture(), p.breakIndex(), f)))
-                .orElse(List.of());
-    }
-
-    /** The first start with room for the footprint among the universe's other fixtures. */
-    private static Optional<Integer> freeStart(Placed p, List<Placed> placed) {
-        BitSet used = new BitSet();
-        for (Placed other : placed) {
-            if (!other.isAt(p)) {
-                used.set(other.slots().start(), Math.min(other.slots().end(), Universe.SLOTS) + 1);
-            }
-        }
-        int footprint = p.slots().footprint();
-        int start = used.nextClearBit(1);
-        while (start + footprint - 1 <= Universe.SLOTS) {
-            int taken = used.nextSetBit(start);
-            if (taken < 0 || taken - start >= footprint) {
-                return Optional.of(start);
-            }
-            start = used.nextClearBit(taken);
-        }
-        return Optional.empty();
     }
 
     /** A fixture that hangs on no line, where all ports of its universe have lines with others on them. */
@@ -415,17 +289,7 @@ final class PatchJudge {
                     .flatMap(context.index::wireOf);
             wire.ifPresent(w -> edits.add(new Edit(
                     "Set " + context.index.name(port.id()) + " to " + wanted.label() + ", " + w,
-                    p -> p.with(
-                            port.id(),
-                            x -> new Port(
-                                    x.id(),
-                                    x.name(),
-                                    x.kind(),
-                                    x.direction(),
-                                    x.enabled(),
-                                    x.protocol(),
-                                    Optional.of(Setting.of(w)),
-                                    Optional.of(wanted.id()))))));
+                    p -> p.with(port.id(), x -> x.withWire(w).withUniverse(Optional.of(wanted.id()))))));
             add(
                     fixture,
                     new Issue(
