@@ -347,9 +347,8 @@ public final class Wiring {
     public static Edit cable(Plan plan, CableKind kind, Id<?> from, Id<?> to) {
         String name = plan.index().name(from) + " to " + plan.index().name(to);
         Id<Cable> id = Kind.CABLE.id(Ids.free(plan, "cable-" + (plan.cables().size() + 1)));
-        List<Cable> cables = new ArrayList<>(plan.cables());
-        cables.add(new Cable(id, name, kind, from, to, true));
-        return Making.put("Cable " + name, plan, plan.with(Kind.CABLE, cables));
+        Cable cable = new Cable(id, name, kind, from, to, true);
+        return Making.put("Cable " + name, plan, plan.and(Kind.CABLE, cable));
     }
 
     /**
@@ -416,10 +415,9 @@ public final class Wiring {
 
     /** A new segment with a range. */
     public static Edit segment(Plan plan, String name, Subnet range) {
-        List<Segment> segments = new ArrayList<>(plan.segments());
         Id<Segment> id = Kind.SEGMENT.id(Ids.free(plan, Ids.of(name, "segment")));
-        segments.add(new Segment(id, name, Optional.of(range), false, false));
-        return Making.put("Add the segment " + name + ", " + range, plan, plan.with(Kind.SEGMENT, segments));
+        Segment segment = new Segment(id, name, Optional.of(range), false, false);
+        return Making.put("Add the segment " + name + ", " + range, plan, plan.and(Kind.SEGMENT, segment));
     }
 
     /** OSC from one application to another, with the receiver's own address and port; the receiver is taken to act on it. */
@@ -435,8 +433,7 @@ public final class Wiring {
                 .orElseThrow(() ->
                         new IllegalArgumentException(to.name() + " has no address yet, so nobody can send to it."));
         Ipv4Address destination = from.host().equals(to.host()) ? Ipv4Address.LOOPBACK : address;
-        List<ControlLink> links = new ArrayList<>(plan.links());
-        links.add(new ControlLink(
+        ControlLink link = new ControlLink(
                 Kind.LINK.id(Ids.free(plan, from.id().value() + "-to-" + to.id().value())),
                 from.name() + " to " + to.name(),
                 from.id(),
@@ -446,8 +443,8 @@ public final class Wiring {
                 pattern,
                 Setting.of(true),
                 false,
-                Optional.empty()));
-        Plan after = plan.with(Kind.LINK, links)
+                Optional.empty());
+        Plan after = plan.and(Kind.LINK, link)
                 .with(
                         to.id(),
                         a -> osc.targets().contains(pattern)
@@ -464,8 +461,7 @@ public final class Wiring {
 
     /** A console's own stream to a program; the two are taken to find each other and to run one version. */
     public static Edit attach(Plan plan, Application from, Application to) {
-        List<Attachment> attachments = new ArrayList<>(plan.attachments());
-        attachments.add(new Attachment(
+        Attachment attachment = new Attachment(
                 Kind.ATTACHMENT.id(
                         Ids.free(plan, from.id().value() + "-into-" + to.id().value())),
                 from.name() + " into " + to.name(),
@@ -476,10 +472,10 @@ public final class Wiring {
                 Optional.empty(),
                 VersionRule.ANY,
                 Optional.empty(),
-                ""));
+                "");
         return Making.put(
                 "Attach " + to.name() + " to " + from.name() + " by its own stream",
                 plan,
-                plan.with(Kind.ATTACHMENT, attachments));
+                plan.and(Kind.ATTACHMENT, attachment));
     }
 }

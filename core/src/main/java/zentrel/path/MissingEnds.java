@@ -87,11 +87,7 @@ final class MissingEnds {
         return List.of(new Edit(
                 "Send " + universe.label() + " from " + context.index.name(like.application()) + " by "
                         + protocol.title() + " as " + wire,
-                p -> {
-                    List<Stream> streams = new ArrayList<>(p.streams());
-                    streams.add(added);
-                    return p.with(Kind.STREAM, streams);
-                }));
+                p -> p.and(Kind.STREAM, added)));
     }
 
     /** The path of a stream that no port takes. */
@@ -148,17 +144,7 @@ final class MissingEnds {
                     edits.add(new Edit(
                             "Set " + context.index.name(port.id()) + " to " + universe.label() + ", " + protocol.title()
                                     + " " + wire.get(),
-                            p -> p.with(
-                                    port.id(),
-                                    x -> new Port(
-                                            x.id(),
-                                            x.name(),
-                                            x.kind(),
-                                            Setting.of(Direction.OUTPUT),
-                                            Setting.of(true),
-                                            Setting.of(protocol),
-                                            Optional.of(Setting.of(wire.get())),
-                                            Optional.of(universe.id())))));
+                            p -> p.with(port.id(), x -> x.puttingOut(universe.id(), protocol, wire.get()))));
                 }
             }
         }

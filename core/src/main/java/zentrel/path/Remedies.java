@@ -177,16 +177,11 @@ public final class Remedies {
         return new Edit(
                 "Send " + context.index.universe(stream.universe()).label() + " by " + protocol.title() + " too, as "
                         + wire,
-                p -> {
-                    List<Stream> streams = new ArrayList<>(p.streams());
-                    streams.add(added);
-                    return p.with(Kind.STREAM, streams)
-                            .with(
-                                    stream.application(),
-                                    a -> a.withOutput(
-                                            protocol, a.output(protocol).withEnabled(true)))
-                            .with(port.id(), x -> x.withProtocol(protocol).withWire(wire));
-                });
+                p -> p.and(Kind.STREAM, added)
+                        .with(
+                                stream.application(),
+                                a -> a.withOutput(protocol, a.output(protocol).withEnabled(true)))
+                        .with(port.id(), x -> x.withProtocol(protocol).withWire(wire)));
     }
 
     Edit addToList(Stream stream, Ipv4Address address) {

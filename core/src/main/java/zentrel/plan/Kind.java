@@ -65,7 +65,7 @@ public final class Kind<E> {
             .settings(EntitySettings::of)
             .partOf(RECEIVER, Receiver::ports, Receiver::withPorts)
             .refers((p, to) -> p.universe().ifPresent(to))
-            .left((p, gone) -> Optional.of(p.meantFor(Optional.empty())));
+            .left((p, gone) -> Optional.of(p.withUniverse(Optional.empty())));
 
     public static final Kind<Line> LINE = new Kind<>("line", Line.class, Line::id).refers((l, to) -> {
         to.accept(l.port());

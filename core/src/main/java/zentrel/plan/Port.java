@@ -43,12 +43,7 @@ public record Port(
                 .withWire(number)
                 .withDirection(Direction.OUTPUT)
                 .withEnabled(true)
-                .meantFor(Optional.of(universe));
-    }
-
-    /** This port, meant for another universe or for none in particular. */
-    public Port meantFor(Optional<Id<Universe>> value) {
-        return new Port(id, name, kind, direction, enabled, protocol, wire, value);
+                .withUniverse(Optional.of(universe));
     }
 
     public Port withWire(int value) {

@@ -90,7 +90,7 @@ class RoutingPropertyTest {
                         Kind.RECEIVER,
                         healthy.receivers().stream()
                                 .map(r -> r.withPorts(r.ports().stream()
-                                        .map(p -> p.kind() == PortKind.DMX ? p.meantFor(Optional.empty()) : p)
+                                        .map(p -> p.kind() == PortKind.DMX ? p.withUniverse(Optional.empty()) : p)
                                         .toList()))
                                 .toList());
         AutoRouting routed = AutoRouting.of(bare);

@@ -93,7 +93,7 @@ class RoutingTest {
         Plan pier = TestPlans.pier();
         Plan bare = pier.with(
                         Kind.PORT.id("b1"),
-                        p -> p.meantFor(java.util.Optional.empty()).withEnabled(false))
+                        p -> p.withUniverse(java.util.Optional.empty()).withEnabled(false))
                 .with(
                         Kind.FIXTURE,
                         pier.fixtures().stream()
