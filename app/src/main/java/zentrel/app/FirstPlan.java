@@ -18,7 +18,7 @@ import zentrel.plan.Plan;
  * The plan that the command line names, read and checked. This needs no JavaFX, so it is begun while JavaFX starts, and the
  * first picture of the window is already the plan's.
  *
- * @param flow what the stage that is shown first draws of it
+ * @param flow what the page that is shown first draws of it
  * @param problem why it is not the plan that was asked for
  */
 record FirstPlan(LoadedPlan loaded, Report report, FlowModel flow, Optional<Path> file, Optional<String> problem) {

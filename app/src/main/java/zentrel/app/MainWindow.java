@@ -156,6 +156,11 @@ final class MainWindow {
         return strip;
     }
 
+    /** What may leave the computer. */
+    OutputStatus output() {
+        return output;
+    }
+
     /** The files of this window. */
     PlanFiles files() {
         return files;

@@ -20,7 +20,6 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
-import zentrel.app.bench.BenchPage;
 import zentrel.app.document.OpenDocument;
 import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
@@ -166,7 +165,7 @@ class WindowTest extends OpenWindow {
         });
         click(robot, "#bench-start");
         waitFor("stand-ins run on loopback");
-        assertThat(fx(() -> window.view(BenchPage.class).isArmed())).isFalse();
+        assertThat(fx(() -> window.output().isArmed())).isFalse();
         click(robot, "#bench-raise");
         waitFor("Output is not armed");
         click(robot, "#bench-arm");
@@ -191,7 +190,7 @@ class WindowTest extends OpenWindow {
         click(robot, "#bench-cue");
         waitFor("did not arrive"); // the draft's mistake: it goes to a port where nobody listens
         robot.push(KeyCode.F12);
-        settled(() -> !window.view(BenchPage.class).isArmed());
+        settled(() -> !window.output().isArmed());
     }
 
     @Test

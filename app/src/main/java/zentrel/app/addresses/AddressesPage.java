@@ -21,6 +21,7 @@ import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
 import zentrel.app.shell.ExportPanel;
+import zentrel.app.shell.MainPane;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
@@ -47,8 +48,7 @@ public final class AddressesPage implements PageView {
     private final VBox rulers = new VBox(6);
     private final AddressList list;
     private final Label summary = Texts.of("", "soft", "small");
-    private final VBox pane;
-    private final List<Node> chart;
+    private final MainPane pane;
 
     private AddressesPage(OpenDocument document) {
         this.document = document;
@@ -78,10 +78,7 @@ public final class AddressesPage implements PageView {
                 more);
         more.setMinWidth(Region.USE_PREF_SIZE);
         below.setAlignment(Pos.CENTER_LEFT);
-        chart = List.of(scroll, AddressList.head(), list, below);
-        pane = new VBox();
-        pane.getChildren().setAll(chart);
-        pane.getStyleClass().add("main-page");
+        pane = new MainPane(scroll, AddressList.head(), list, below);
         pane.widthProperty().addListener((o, old, now) -> {
             if (across(old.doubleValue()) != across(now.doubleValue())) {
                 redraw();
@@ -227,7 +224,7 @@ public final class AddressesPage implements PageView {
 
     private void move(String segment, String range) {
         MovePanel page = new MovePanel(document, this::leavePage);
-        show(page);
+        pane.show(page);
         page.start(segment, range);
     }
 
@@ -238,33 +235,33 @@ public final class AddressesPage implements PageView {
      */
     public void giveOut(boolean anew) {
         GiveOutPanel page = new GiveOutPanel(document, this::leavePage);
-        show(page);
+        pane.show(page);
         page.start(anew);
     }
 
     /** Says which range each segment should use, and why. */
     public void advise() {
-        show(new AdvicePanel(document, this::leavePage, this::move));
+        pane.show(new AdvicePanel(document, this::leavePage, this::move));
     }
 
     /** Shows the adapters of this computer beside those of the plan. */
     public void here() {
         HerePanel page = new HerePanel(document, this::leavePage);
-        show(page);
+        pane.show(page);
         page.requestFocus();
     }
 
     /** Takes over a table of addresses: what is on the clipboard, where it is one. */
     public void importTable() {
         ImportPanel page = new ImportPanel(document, this::leavePage);
-        show(page);
+        pane.show(page);
         page.start();
     }
 
     /** The same with rows that are known already. */
     public void importTable(String rows) {
         ImportPanel page = new ImportPanel(document, this::leavePage);
-        show(page);
+        pane.show(page);
         page.start(rows);
     }
 
@@ -272,14 +269,14 @@ public final class AddressesPage implements PageView {
     public void export() {
         ExportPanel page = new ExportPanel(
                 document, this::leavePage, "Write the addresses for another program", ExportPanel.ofAddresses());
-        show(page);
+        pane.show(page);
         page.requestFocus();
     }
 
     /** Leads through boxes that leave the factory with one address. */
     public void outOfTheBox() {
         OutOfTheBoxPanel page = new OutOfTheBoxPanel(document, this::leavePage);
-        show(page);
+        pane.show(page);
         page.requestFocus();
     }
 
@@ -289,17 +286,12 @@ public final class AddressesPage implements PageView {
                 ? list.chosen().stream().map(r -> r.host().id()).distinct().toList()
                 : List.of();
         AskPanel page = new AskPanel(document, this::leavePage, hosts);
-        show(page);
+        pane.show(page);
         page.requestFocus();
     }
 
-    private void show(VBox page) {
-        VBox.setVgrow(page, Priority.ALWAYS);
-        pane.getChildren().setAll(page);
-    }
-
     private void leavePage() {
-        pane.getChildren().setAll(chart);
+        pane.showPicture();
         list.requestFocus();
     }
 }

@@ -421,23 +421,19 @@ public final class BenchPage implements PageView {
         document.select(link.id());
     }
 
-    public boolean isArmed() {
-        return bench.state() == OutputGuard.State.ARMED;
-    }
-
     private void refreshState() {
+        output.set(bench.state());
         boolean running = bench.isRunning();
         start.setText(running ? "Stop the stand-ins" : "Start the stand-ins");
-        arm.setDisable(!running || isArmed());
-        stopOutput.setDisable(!isArmed());
+        arm.setDisable(!running || output.isArmed());
+        stopOutput.setDisable(!output.isArmed());
         state.setText((running
                         ? bench.run()
                                 .map(r -> r.standinCount() + " stand-ins run on loopback. ")
                                 .orElse("")
                         : "Stand-ins behave as each device of the plan is set now, each on a loopback address of its own. ")
                 + "Loopback shows hops 1, 2 and 7 to 10; cables, masks and switches (3 to 6) it cannot show."
-                + (running && !isArmed() ? " No level leaves before loopback is armed." : ""));
-        output.set(bench.state());
+                + (running && !output.isArmed() ? " No level leaves before loopback is armed." : ""));
         picture();
     }
 

@@ -77,7 +77,7 @@ final class FlowDrawing {
     /** How wide the whole picture is. */
     static final double WIDTH = 840;
 
-    /** What a drawing asks of the stage that it is on. */
+    /** What a drawing asks of the page that it is on. */
     interface Stage {
         /** Whether a thing or what it belongs to is selected. */
         boolean isChosen(Id<?> id);

@@ -33,6 +33,7 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
+import zentrel.app.shell.MainPane;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
@@ -77,8 +78,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
 
     private final ScrollPane scroll = new ScrollPane(ground);
     private final FlowBar bar;
-    private final VBox pane;
-    private final List<Node> picture;
+    private final MainPane pane;
     private final Deque<Before> way = new ArrayDeque<>();
     private FlowView view = FlowView.ALL;
     private @Nullable FlowModel whole;
@@ -111,10 +111,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
                         Buttons.item("Write it as a drawing …", "flow-export", this::export));
         HBox below = new HBox(8, summary, Mark.gap(), more);
         below.setAlignment(Pos.CENTER_LEFT);
-        picture = List.of(scroll, below);
-        pane = new VBox();
-        pane.getChildren().setAll(picture);
-        pane.getStyleClass().add("main-page");
+        pane = new MainPane(scroll, below);
         chart.getTransforms().add(scale);
         rest.setOnFinished(e -> rests());
         scroll.setId("flow-scroll");
@@ -137,7 +134,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
         });
     }
 
-    /** Keys that nobody else wanted while this stage is shown. */
+    /** Keys that nobody else wanted while this page is shown. */
     @Override
     public void unusedKey(KeyEvent e) {
         boolean control = e.isShortcutDown();
@@ -263,7 +260,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
         scroll.setVvalue(before.at());
     }
 
-    /** Gives the picture of a report that was worked out before this stage asks for it. */
+    /** Gives the picture of a report that was worked out before this page asks for it. */
     public void give(Report report, FlowModel picture) {
         givenFor = report;
         given = picture;
@@ -312,11 +309,10 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
         }
         FlowExportPanel page = new FlowExportPanel(document, shown, this, () -> {
             paper = null;
-            pane.getChildren().setAll(picture);
+            pane.showPicture();
             refresh();
         });
-        VBox.setVgrow(page, javafx.scene.layout.Priority.ALWAYS);
-        pane.getChildren().setAll(page);
+        pane.show(page);
         page.requestFocus();
         paper = page;
     }

@@ -2,7 +2,7 @@ package zentrel.app.shell;
 
 import zentrel.plan.Plan;
 
-/** What a stage says that has nothing to show yet: how to begin. */
+/** What a page says that has nothing to show yet: how to begin. */
 public final class Beginning {
     private Beginning() {}
 

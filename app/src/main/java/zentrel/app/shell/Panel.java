@@ -9,7 +9,7 @@ import javafx.scene.layout.VBox;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 
-/** A page in place of a stage's picture: a title, and Esc leads back. */
+/** What is opened in place of a page's picture: a title, and Esc leads back. */
 public abstract class Panel extends VBox {
     private final Runnable away;
 
@@ -25,7 +25,7 @@ public abstract class Panel extends VBox {
         });
     }
 
-    /** Goes back to the picture. A page that does something until then ends it here. */
+    /** Goes back to the picture. A panel that does something until then ends it here. */
     protected void leave() {
         away.run();
     }

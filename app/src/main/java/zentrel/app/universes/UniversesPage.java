@@ -27,9 +27,11 @@ import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.look.UniverseHue;
 import zentrel.app.shell.ExportPanel;
+import zentrel.app.shell.MainPane;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
+import zentrel.app.shell.Panel;
 import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.path.PathReport;
@@ -59,8 +61,7 @@ public final class UniversesPage implements PageView {
     private final OpenDocument document;
     private final ListView<Universe> list = new ListView<>();
     private final Label summary = Texts.of("", "soft", "small");
-    private final VBox pane;
-    private final List<Node> chart;
+    private final MainPane pane;
     private boolean refreshing;
 
     private UniversesPage(OpenDocument document) {
@@ -96,10 +97,7 @@ public final class UniversesPage implements PageView {
                 Buttons.quiet("Renumber, route …", "universes-numbers", this::numbers),
                 more);
         below.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        chart = List.of(head, list, below);
-        pane = new VBox();
-        pane.getChildren().setAll(chart);
-        pane.getStyleClass().add("main-page");
+        pane = new MainPane(head, list, below);
         list.getSelectionModel().selectedItemProperty().addListener((o, old, universe) -> {
             if (universe != null && !refreshing) {
                 document.select(universe.id());
@@ -141,14 +139,13 @@ public final class UniversesPage implements PageView {
         show(new ExportPanel(document, this::leavePage, "Write the routes as a table", ExportPanel.ofRoutes()));
     }
 
-    private void show(VBox page) {
-        VBox.setVgrow(page, Priority.ALWAYS);
-        pane.getChildren().setAll(page);
-        page.requestFocus();
+    private void show(Panel panel) {
+        pane.show(panel);
+        panel.requestFocus();
     }
 
     private void leavePage() {
-        pane.getChildren().setAll(chart);
+        pane.showPicture();
         list.requestFocus();
     }
 
