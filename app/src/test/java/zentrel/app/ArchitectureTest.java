@@ -33,7 +33,7 @@ class ArchitectureTest {
             Map.entry("plan", "ipv4 text"), // the plan knows nothing above it
             Map.entry("table", "ipv4 plan text"),
             Map.entry("file", "ipv4 plan text universe"),
-            Map.entry("path", "control ipv4 plan"), // decides without rules, load or files
+            Map.entry("path", "control ipv4 plan text"), // decides without rules, load or files
             Map.entry("load", "plan"),
             Map.entry("contest", "path plan"),
             Map.entry("look", "path plan"),
@@ -88,6 +88,21 @@ class ArchitectureTest {
         Set<String> found = new TreeSet<>();
         ALL.forEach(c -> found.add(c.getPackageName().replaceFirst("^zentrel\\.([a-z0-9]+).*", "$1")));
         assertThat(found).as("packages of the product").isEqualTo(named);
+    }
+
+    /** What judges paths knows nothing of the words and the fixes that are made from it. */
+    @Test
+    void decisionsAreApartFromWords() {
+        noClasses()
+                .that()
+                .resideInAPackage("zentrel.path")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("zentrel.path.words..", "zentrel.path.fix..", "zentrel.text..")
+                .orShould()
+                .dependOnClassesThat()
+                .haveFullyQualifiedName("zentrel.plan.Edit")
+                .check(ALL);
     }
 
     @Test

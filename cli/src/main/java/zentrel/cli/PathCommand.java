@@ -20,6 +20,7 @@ import zentrel.path.PathReport;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.path.words.PathWords;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 
@@ -63,11 +64,11 @@ final class PathCommand implements Callable<Integer> {
                 .max(java.util.Comparator.comparing(SignalPath::verdict))
                 .flatMap(p -> Beside.of(all, p));
         if (out.json) {
-            ObjectNode root = json(report);
+            ObjectNode root = json(checked, report);
             works.ifPresent(b -> beside(root.putObject("beside"), b));
             out.json(root);
         } else {
-            print(opened, report);
+            print(checked, report);
             works.ifPresent(b -> out.line(b.says()));
         }
         return report.verdict() == Verdict.BROKEN ? 1 : 0;
@@ -87,7 +88,7 @@ final class PathCommand implements Callable<Integer> {
         }
     }
 
-    private static ObjectNode json(PathReport report) {
+    private static ObjectNode json(Report checked, PathReport report) {
         ObjectNode root = Output.JSON.objectNode();
         root.put("verdict", report.verdict().word());
         ArrayNode paths = root.putArray("paths");
@@ -104,7 +105,7 @@ final class PathCommand implements Callable<Integer> {
                 l.put("from", leg.from().value());
                 l.put("to", leg.to().value());
                 ArrayNode hops = l.putArray("hops");
-                leg.hops().forEach(h -> hop(hops.addObject(), h));
+                leg.hops().forEach(h -> hop(hops.addObject(), checked, h));
             }
         }
         return root;
@@ -118,23 +119,26 @@ final class PathCommand implements Callable<Integer> {
         node.put("says", beside.says());
     }
 
-    private static void hop(ObjectNode node, Hop hop) {
+    private static void hop(ObjectNode node, Report checked, Hop hop) {
         Optional<Issue> issue = hop.issue();
         node.put("hop", hop.kind().number());
         node.put("at", hop.at().value());
         node.put("verdict", hop.verdict().word());
         node.put("reason", issue.map(i -> i.reason().code()).orElse(null));
-        node.put("text", hop.text());
+        node.put("text", PathWords.of(checked.signalPaths()).text(hop));
         node.put("cause", issue.map(i -> i.cause().value()).orElse(null));
         node.put(
                 "fix",
-                issue.filter(i -> !i.remedies().isEmpty()).map(Issue::fixId).orElse(null));
+                issue.filter(i -> PathFindings.hasFix(checked, i))
+                        .map(Issue::fixId)
+                        .orElse(null));
     }
 
-    private void print(Plan opened, PathReport report) {
+    private void print(Report checked, PathReport report) {
+        PathWords words = PathWords.of(checked.signalPaths());
         for (SignalPath path : report.paths()) {
-            String from = path.source().map(opened.index()::name).orElse("nobody");
-            String to = path.receiver().map(opened.index()::name).orElse("nobody");
+            String from = path.source().map(checked.plan().index()::name).orElse("nobody");
+            String to = path.receiver().map(checked.plan().index()::name).orElse("nobody");
             out.line(from + " to " + to + "  " + path.protocol() + " " + path.delivery() + ": "
                     + path.verdict().title());
             for (Leg leg : path.legs()) {
@@ -150,7 +154,7 @@ final class PathCommand implements Callable<Integer> {
                             .formatted(
                                     hop.kind().number(),
                                     hop.would() && hop.verdict() == Verdict.BROKEN ? " too  " : mark,
-                                    hop.text()));
+                                    words.text(hop)));
                 }
             }
         }

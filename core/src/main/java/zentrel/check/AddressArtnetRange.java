@@ -97,8 +97,7 @@ final class AddressArtnetRange extends PathRule {
         List<Edit> edits = new ArrayList<>();
         Optional<Subnet> usual = adapter.segment().flatMap(context.signalPaths()::usualSubnet);
         usual.filter(u -> profile.accepts(u.network()))
-                .ifPresent(u -> edits.addAll(
-                        context.signalPaths().remedies().addresses().giveAddress(adapter, at, Optional.of(u))));
+                .ifPresent(u -> edits.addAll(context.remedies().addresses().giveAddress(adapter, at, Optional.of(u))));
         return unmet(
                 Severity.BROKEN,
                 Optional.empty(),

@@ -5,7 +5,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.path.AddressRemedies;
+import zentrel.path.fix.AddressRemedies;
 import zentrel.plan.Adapter;
 import zentrel.plan.Id;
 import zentrel.plan.Segment;
@@ -53,8 +53,7 @@ final class AddressDuplicate extends PathRule {
                 address + " is given to " + names + " on " + segment.name()
                         + ": unicast reaches whichever answered last; broadcast and groups still reach all of them. Give the "
                         + context.index().name(last.id()) + " another.",
-                context.signalPaths()
-                        .remedies()
+                context.remedies()
                         .addresses()
                         .giveEachItsOwn(adapters, last.addresses().get(at).inForce()));
     }

@@ -43,8 +43,7 @@ final class AddressInDhcpPool extends PathRule {
                                             + ", set by hand, in the pool " + pool.pool() + " that the "
                                             + context.index().name(server.id())
                                             + " gives out. Give it one outside the pool.",
-                                    context.signalPaths()
-                                            .remedies()
+                                    context.remedies()
                                             .addresses()
                                             .giveAddress(adapter, i, Optional.of(address.subnet()))));
                         }

@@ -112,6 +112,6 @@ final class AddressLinkLocalMix extends PathRule {
                 Optional.empty(),
                 List.of(adapter.id()),
                 "The " + context.index().name(adapter.id()) + " " + what + " Set it by hand.",
-                context.signalPaths().remedies().addresses().setByHand(adapter, usual));
+                context.remedies().addresses().setByHand(adapter, usual));
     }
 }

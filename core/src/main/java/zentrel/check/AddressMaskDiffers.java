@@ -42,7 +42,7 @@ final class AddressMaskDiffers extends PathRule {
                                 Optional.empty(),
                                 List.of(adapter.id()),
                                 text(context, segment, usual.get(), adapter, address, adapters),
-                                context.signalPaths().remedies().addresses().joinSubnet(adapter, usual.get())));
+                                context.remedies().addresses().joinSubnet(adapter, usual.get())));
                     }
                 }
             }

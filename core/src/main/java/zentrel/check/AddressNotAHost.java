@@ -40,10 +40,7 @@ final class AddressNotAHost extends PathRule {
                                 List.of(adapter.id()),
                                 "The " + context.index().name(adapter.id()) + " has " + address.address() + ", which "
                                         + reason.get() + ". Give it another.",
-                                context.signalPaths()
-                                        .remedies()
-                                        .addresses()
-                                        .giveAddress(adapter, i, Optional.empty())));
+                                context.remedies().addresses().giveAddress(adapter, i, Optional.empty())));
                     }
                 }
             }

@@ -16,6 +16,9 @@ import zentrel.path.Reason;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.path.fix.PathFixes;
+import zentrel.path.fix.Remedies;
+import zentrel.path.words.PathWords;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
@@ -35,6 +38,9 @@ public final class CheckContext {
     private static final Object LOAD = "load";
 
     private final SignalPaths signalPaths;
+    private final PathWords words;
+    private final PathFixes fixes;
+    private final Remedies remedies;
     private final Set<Trait> traits;
     private final Map<String, List<Met>> metByRule = new HashMap<>();
     private volatile @Nullable Load load;
@@ -46,6 +52,9 @@ public final class CheckContext {
      */
     CheckContext(SignalPaths signalPaths, Optional<Report> before) {
         this.signalPaths = signalPaths;
+        words = PathWords.of(signalPaths);
+        fixes = new PathFixes(signalPaths);
+        remedies = new Remedies(signalPaths.context());
         load = before.flatMap(b -> b.load().standing(b.signalPaths().plan(), signalPaths.plan()))
                 .orElse(null);
         traits = Trait.of(signalPaths.plan());
@@ -87,6 +96,21 @@ public final class CheckContext {
 
     public SignalPaths signalPaths() {
         return signalPaths;
+    }
+
+    /** The words of issues. */
+    PathWords words() {
+        return words;
+    }
+
+    /** The edits that would fix issues. */
+    PathFixes fixes() {
+        return fixes;
+    }
+
+    /** The edits that fix, for rules that look beyond the paths. */
+    Remedies remedies() {
+        return remedies;
     }
 
     /** Whether some box of the plan has it. */

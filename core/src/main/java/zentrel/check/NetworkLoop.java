@@ -25,13 +25,17 @@ final class NetworkLoop extends PathRule {
         List<Finding> findings = new ArrayList<>();
         context.signalPaths()
                 .rings()
-                .forEach((cable, names) -> findings.add(unmet(
+                .forEach((cable, over) -> findings.add(unmet(
                         Severity.BROKEN,
                         Optional.of(HopKind.CARRIED),
                         List.of(cable),
-                        "The cables run in a ring over " + names + ", and nothing there cuts rings. Unplug "
+                        "The cables run in a ring over "
+                                + String.join(
+                                        ", ",
+                                        over.stream().map(context.index()::name).toList())
+                                + ", and nothing there cuts rings. Unplug "
                                 + context.index().name(cable) + ".",
-                        List.of(context.signalPaths().remedies().unplug(cable)))));
+                        List.of(context.remedies().unplug(cable)))));
         return findings;
     }
 }

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import zentrel.path.Facts;
 import zentrel.path.Hop;
 import zentrel.path.Issue;
 import zentrel.path.Leg;
@@ -13,7 +14,7 @@ import zentrel.path.PathReport;
 import zentrel.path.Reason;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
-import zentrel.plan.Edit;
+import zentrel.path.fix.PathFixes;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 
@@ -45,6 +46,15 @@ public final class PathFindings {
         }
         return PathReport.of(
                 paths.subject(), paths.paths().stream().map(p -> of(beyond, p)).toList());
+    }
+
+    /** Whether an issue of such a path has a fix, which the check offers under {@link Issue#fixId()}. */
+    public static boolean hasFix(Report report, Issue issue) {
+        return BEYOND.contains(issue.reason())
+                ? report.findings().stream()
+                        .anyMatch(
+                                f -> f.id().equals(issue.fixId()) && !f.fixes().isEmpty())
+                : !new PathFixes(report.signalPaths()).of(issue).isEmpty();
     }
 
     private static Optional<Reason> reason(Finding finding) {
@@ -89,17 +99,13 @@ public final class PathFindings {
             return hop; // the path met it itself
         }
         List<Issue> issues = new ArrayList<>(hop.issues());
-        List<Edit> remedies = finding.fixes().stream().map(Fix::edit).toList();
         issues.add(new Issue(
                 reason,
                 finding.severity() == Severity.BROKEN ? Verdict.BROKEN : Verdict.AT_RISK,
                 finding.rule(),
-                RuleBook.find(finding.rule()).map(Rule::title).orElse(finding.rule()),
-                finding.text(),
                 finding.cause(),
-                remedies));
+                Facts.said(RuleBook.find(finding.rule()).map(Rule::title).orElse(finding.rule()), finding.text())));
         issues.sort(Comparator.comparing(Issue::verdict).reversed());
-        return new Hop(
-                hop.kind(), hop.at(), issues.get(0).brief(), issues.get(0).text(), true, issues, hop.would());
+        return new Hop(hop.kind(), hop.at(), hop.why(), true, issues, hop.would());
     }
 }

@@ -63,7 +63,7 @@ abstract class PathRule implements Rule {
             }
         }
         Map<Id<?>, Finding> findings = new LinkedHashMap<>();
-        byCause.forEach((cause, met) -> findings.put(cause, finding(cause, met)));
+        byCause.forEach((cause, met) -> findings.put(cause, finding(context, cause, met)));
         for (Finding unmet : applies(context) ? unmet(context) : List.<Finding>of()) {
             findings.putIfAbsent(unmet.cause(), unmet);
         }
@@ -75,7 +75,7 @@ abstract class PathRule implements Rule {
         return List.of();
     }
 
-    private Finding finding(Id<?> cause, List<CheckContext.Met> met) {
+    private Finding finding(CheckContext context, Id<?> cause, List<CheckContext.Met> met) {
         CheckContext.Met worst = met.stream()
                 .max(Comparator.comparing((CheckContext.Met m) -> m.issue().verdict())
                         .thenComparing(m -> -m.hop().number()))
@@ -99,7 +99,7 @@ abstract class PathRule implements Rule {
                         .distinct()
                         .count()
                 - 1;
-        String text = worst.issue().text()
+        String text = context.words().text(worst.issue())
                 + (others > 0
                         ? " " + others + (others == 1 ? " more signal suffers" : " more signals suffer") + " from it."
                         : "");
@@ -110,7 +110,10 @@ abstract class PathRule implements Rule {
                 Optional.of(worst.hop()),
                 subjects,
                 text,
-                fixes(id, cause, met.stream().map(m -> m.issue().remedies()).toList()));
+                fixes(
+                        id,
+                        cause,
+                        met.stream().map(m -> context.fixes().of(m.issue())).toList()));
     }
 
     /**

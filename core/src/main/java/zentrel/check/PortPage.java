@@ -97,8 +97,7 @@ final class PortPage extends PathRule {
             next = next.with(port.id(), x -> x.withProtocol(Protocol.SACN).withWire(universe.number()));
             for (Stream stream : context.index().streamsOf(id)) {
                 if (stream.protocol() == Protocol.ARTNET) {
-                    next = context.signalPaths()
-                            .remedies()
+                    next = context.remedies()
                             .alsoSend(stream, context.index().port(port.id()), Protocol.SACN)
                             .applyTo(next);
                 }

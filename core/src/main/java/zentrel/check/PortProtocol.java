@@ -52,7 +52,7 @@ final class PortProtocol extends PathRule {
                                                                 .toList())
                                                 + "."
                                         : ", which " + context.index().name(receiver.id()) + " cannot take."),
-                        met.issue().remedies()));
+                        context.fixes().of(met.issue())));
             }
         }
         return findings;

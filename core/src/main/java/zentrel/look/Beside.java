@@ -9,6 +9,7 @@ import zentrel.path.Leg;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 
 /**
@@ -77,8 +78,9 @@ public record Beside(SignalPath works, List<Integer> differ, String says) {
     }
 
     private static String sentence(PlanIndex index, SignalPath works, Hop here, Hop there) {
+        PathWords words = new PathWords(index);
         return "What reaches " + works.receiver().map(index::name).orElse("its port") + " works; the two part at hop "
-                + here.kind().number() + " (" + here.kind().title() + "): there " + there.brief() + ", here "
-                + here.brief() + ".";
+                + here.kind().number() + " (" + here.kind().title() + "): there "
+                + words.brief(there) + ", here " + words.brief(here) + ".";
     }
 }

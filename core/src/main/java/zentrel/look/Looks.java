@@ -5,6 +5,7 @@ import java.util.Optional;
 import zentrel.path.Hop;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
+import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 
 /** What is seen at each hop if the signal gets that far, in words of the device there where its profile has some. */
@@ -19,6 +20,7 @@ final class Looks {
             return Optional.empty();
         }
         PlanIndex index = plan.index();
+        PathWords words = new PathWords(index);
         Id<?> from = place < hops.size() / 2 || path.legs().size() == 1
                 ? path.source().get()
                 : path.receiver().get();
@@ -35,24 +37,25 @@ final class Looks {
             case MEANS ->
                 link
                         ? "Does " + source.get().name() + " show that it sends this when it is fired?"
-                        : "On " + source.get().name() + ": " + hop.text() + sign(index, near, "output")
+                        : "On " + source.get().name() + ": " + words.text(hop) + sign(index, near, "output")
                                 + " Does its output page say the same?";
             case BOUND ->
-                "In the network settings of " + source.get().name() + ": is it bound as planned (" + hop.brief() + ")?";
+                "In the network settings of " + source.get().name() + ": is it bound as planned (" + words.brief(hop)
+                        + ")?";
             case UP ->
-                "On " + near.name() + ": is the adapter up, with the address " + hop.brief()
+                "On " + near.name() + ": is the adapter up, with the address " + words.brief(hop)
                         + ", and is its link light lit?";
             case NAMED ->
                 path.delivery().equals("found")
                         ? "Does " + source.get().name() + " list " + far.name() + " among what it found?"
-                        : "Is what " + source.get().name() + " sends to " + hop.brief() + ", and does the traffic"
+                        : "Is what " + source.get().name() + " sends to " + words.brief(hop) + ", and does the traffic"
                                 + " light of its socket flicker?";
             case CARRIED ->
                 "At the network socket of " + far.name() + ":" + sign(index, far, "linked")
                         + " Does its traffic light flicker while "
                         + source.get().name()
                         + " sends, and stop when it stops?";
-            case TAKEN -> "Does " + far.name() + " answer when it is asked at " + hop.brief() + " (ping)?";
+            case TAKEN -> "Does " + far.name() + " answer when it is asked at " + words.brief(hop) + " (ping)?";
             case LET_IN ->
                 "Does " + receiver.get().name() + " show that " + (link ? "a message" : "a source")
                         + " arrives at all?";

@@ -6,6 +6,7 @@ import java.util.Optional;
 import zentrel.path.Hop;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
+import zentrel.path.words.PathWords;
 import zentrel.plan.Plan;
 
 /**
@@ -34,6 +35,7 @@ public record NextLook(List<Integer> left, Optional<Look> next, String says) {
      * @param seen the answers so far, in any order; the last one about a hop counts
      */
     public static NextLook of(Plan plan, SignalPath path, List<Seen> seen) {
+        PathWords words = new PathWords(plan.index());
         List<Hop> hops = path.hops().toList();
         int passed = -1;
         int stopped = hops.size();
@@ -62,7 +64,7 @@ public record NextLook(List<Integer> left, Optional<Look> next, String says) {
             }
         }
         if (left.size() <= 1) {
-            return new NextLook(left, Optional.empty(), found(hops, left));
+            return new NextLook(left, Optional.empty(), found(words, hops, left));
         }
         Optional<Look> next = best(plan, path, hops, left, dumb);
         return new NextLook(
@@ -74,7 +76,7 @@ public record NextLook(List<Integer> left, Optional<Look> next, String says) {
                         : "It dies at one of the hops " + number(hops, left.get(0)) + " to "
                                 + number(hops, left.get(left.size() - 1)) + ", and nobody can tell which by looking. "
                                 + "The likeliest: "
-                                + hops.get(likeliest(hops, left)).text());
+                                + words.text(hops.get(likeliest(hops, left))));
     }
 
     private static Optional<Seen> last(List<Seen> seen, int place) {
@@ -86,15 +88,15 @@ public record NextLook(List<Integer> left, Optional<Look> next, String says) {
         return hop.kind().number() + " (" + hop.kind().title() + ")";
     }
 
-    private static String found(List<Hop> hops, List<Integer> left) {
+    private static String found(PathWords words, List<Hop> hops, List<Integer> left) {
         if (left.isEmpty()) {
             return "It was seen to arrive.";
         }
         Hop hop = hops.get(left.get(0));
         return "It dies at hop " + number(hops, left.get(0)) + ". "
                 + (hop.issue().isPresent()
-                        ? hop.text()
-                        : "The plan says that it passes there: " + hop.text()
+                        ? words.text(hop)
+                        : "The plan says that it passes there: " + words.text(hop)
                                 + " So what is set there is not what the plan says.");
     }
 

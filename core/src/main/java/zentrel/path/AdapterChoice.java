@@ -1,6 +1,5 @@
 package zentrel.path;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
@@ -10,11 +9,9 @@ import zentrel.plan.*;
 /** Hop 2: by which adapter it leaves, and by which it would have to arrive. */
 final class AdapterChoice {
     private final PathContext context;
-    private final Remedies remedies;
 
-    AdapterChoice(PathContext context, Remedies remedies) {
+    AdapterChoice(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
     }
 
     /** The adapters by which a program may send for a purpose. */
@@ -44,23 +41,22 @@ final class AdapterChoice {
             Optional<Adapter> named) {
         Binding binding = s.from().binding(s.send());
         Optional<Pair> anyPair = pair(outs, ins, s.delivery());
-        String partner = to.name();
-        hop.passes(s.from().id(), binding.mode().word(), "");
         switch (binding.mode()) {
             case LOOPBACK -> {
-                List<Edit> edits = anyPair.map(p -> List.of(remedies.bind(s.from(), s.send(), p.out())))
-                        .orElse(List.of());
+                Facts facts = Facts.as(
+                        anyPair.isPresent() ? "" : "nowhere",
+                        "program",
+                        s.from(),
+                        "purpose",
+                        s.send(),
+                        "device",
+                        from,
+                        "partner",
+                        to);
                 hop.broken(
                         Reason.BOUND_TO_LOOPBACK,
                         s.from().id(),
-                        "bound to loopback",
-                        context.index.name(s.from().id()) + " sends " + s.send().title()
-                                + " on loopback, which never leaves "
-                                + from.name() + "; "
-                                + partner + " is another host."
-                                + anyPair.map(p -> " Bind it to " + p.out().name() + ".")
-                                        .orElse(""),
-                        edits);
+                        anyPair.map(p -> facts.and("wanted", p.out())).orElse(facts));
                 return anyPair.orElseGet(() -> unjoined(outs, ins, from, to));
             }
             case ADAPTERS, FIRST -> {
@@ -77,38 +73,35 @@ final class AdapterChoice {
                 }
                 if (right.isEmpty() && anyPair.isPresent()) {
                     Adapter wanted = anyPair.get().out();
-                    String names =
-                            String.join(", ", bound.stream().map(Adapter::name).toList());
-                    List<Edit> edits = new ArrayList<>();
-                    edits.add(remedies.bind(s.from(), s.send(), wanted));
-                    if (binding.mode() == BindingMode.ADAPTERS) {
-                        edits.add(remedies.bindAlso(s.from(), s.send(), wanted));
-                    }
                     hop.broken(
                             Reason.BOUND_ELSEWHERE,
                             s.from().id(),
-                            names + ", not " + wanted.name(),
-                            context.index.name(s.from().id()) + " sends "
-                                    + s.send().title() + " by its " + names + " adapter, where " + partner
-                                    + " is not. Bind it to " + wanted.name() + Adapters.shown(wanted) + ".",
-                            edits);
+                            Facts.of(
+                                    "program",
+                                    s.from(),
+                                    "purpose",
+                                    s.send(),
+                                    "bound",
+                                    bound,
+                                    "partner",
+                                    to,
+                                    "wanted",
+                                    wanted,
+                                    "mode",
+                                    binding.mode()));
                     return anyPair.get();
                 }
                 Pair chosen = right.orElseGet(() -> unjoined(bound.isEmpty() ? outs : bound, ins, from, to));
                 hop.passes(
                         chosen.out().id(),
-                        chosen.out().name(),
-                        context.index.name(s.from().id()) + " sends " + s.send().title() + " by its "
-                                + chosen.out().name() + " adapter.");
+                        Facts.as("bound", "program", s.from(), "purpose", s.send(), "adapter", chosen.out()));
                 return chosen;
             }
             case ALL -> {
                 Pair chosen = anyPair.orElseGet(() -> unjoined(outs, ins, from, to));
                 hop.passes(
                         chosen.out().id(),
-                        "all adapters",
-                        context.index.name(s.from().id()) + " sends " + s.send().title() + " by all its adapters, "
-                                + chosen.out().name() + " among them.");
+                        Facts.as("all-adapters", "program", s.from(), "purpose", s.send(), "adapter", chosen.out()));
                 return chosen;
             }
             case AUTOMATIC -> {
@@ -146,14 +139,17 @@ final class AdapterChoice {
             return bound;
         }
         Pair real = pair(List.of(by.get()), ins, s.delivery()).orElse(new Pair(by.get(), bound.in(), false));
-        hop.passes(
-                real.out().id(),
-                real.out().name(),
-                context.index.name(s.from().id()) + " is bound to "
-                        + bound.out().name()
-                        + source.map(a -> ", " + a.address()).orElse("") + ", and the system sends to "
-                        + destination.get()
-                        + " by " + real.out().name() + " all the same, for its subnet is there.");
+        Facts facts = Facts.as(
+                source.isPresent() ? "routed" : "routed-without-address",
+                "program",
+                s.from(),
+                "bound",
+                bound.out(),
+                "destination",
+                destination.get(),
+                "adapter",
+                real.out());
+        hop.passes(real.out().id(), source.map(a -> facts.and("source", a)).orElse(facts));
         return real;
     }
 
@@ -182,13 +178,15 @@ final class AdapterChoice {
         Pair chosen = anyPair.orElseGet(() -> unjoined(usable.isEmpty() ? outs : usable, ins, from, to));
         hop.passes(
                 s.from().id(),
-                chosen.out().name(),
-                context.index.name(s.from().id()) + " leaves the adapter to the system, which has "
-                        + (usable.size() <= 1 ? "only " : "") + chosen.out().name() + " to take.");
+                Facts.as(
+                        usable.size() <= 1 ? "automatic-only" : "automatic",
+                        "program",
+                        s.from(),
+                        "adapter",
+                        chosen.out()));
         if (usable.size() <= 1 || anyPair.isEmpty()) {
             return chosen;
         }
-        List<Edit> edits = List.of(remedies.bind(s.from(), s.send(), chosen.out()));
         if (s.delivery() == Delivery.UNICAST) {
             Optional<HostAddress> destination = Adapters.best(chosen.in(), chosen.out());
             List<Adapter> onLink = destination.isEmpty()
@@ -202,37 +200,49 @@ final class AdapterChoice {
                 hop.broken(
                         Reason.LEFT_TO_SYSTEM,
                         s.from().id(),
-                        "system takes " + onLink.get(0).name(),
-                        context.index.name(s.from().id()) + " leaves the adapter for "
-                                + s.send().title() + " to the system, which sends "
-                                + destination.get().address() + " by "
-                                + onLink.get(0).name() + ", where " + to.name()
-                                + " is not. Bind it to " + chosen.out().name() + Adapters.shown(chosen.out()) + ".",
-                        edits);
+                        Facts.as(
+                                "taken",
+                                "program",
+                                s.from(),
+                                "purpose",
+                                s.send(),
+                                "destination",
+                                destination.get(),
+                                "by",
+                                onLink.get(0),
+                                "partner",
+                                to,
+                                "wanted",
+                                chosen.out()));
             } else if (onLink.size() > 1 && onLink.stream().anyMatch(a -> !leads(a, ins, s.delivery()))) {
-                lottery(hop, s, from, to, usable, chosen, edits);
+                lottery(hop, s, from, to, usable, chosen);
             }
             return chosen;
         }
         if (usable.stream().anyMatch(a -> !leads(a, ins, s.delivery()))) {
-            lottery(hop, s, from, to, usable, chosen, edits);
+            lottery(hop, s, from, to, usable, chosen);
         }
         return chosen;
     }
 
-    private void lottery(
-            HopDraft hop, Shipment s, Host from, Host to, List<Adapter> usable, Pair chosen, List<Edit> edits) {
-        String names = String.join(", ", usable.stream().map(Adapter::name).toList());
+    private static void lottery(HopDraft hop, Shipment s, Host from, Host to, List<Adapter> usable, Pair chosen) {
         hop.atRisk(
                 Reason.LEFT_TO_SYSTEM,
                 s.from().id(),
-                "1 of " + usable.size() + " adapters",
-                context.index.name(s.from().id()) + " leaves the adapter for "
-                        + s.send().title() + " to the system, and " + from.name()
-                        + " has "
-                        + usable.size() + " (" + names + "); only some lead to " + to.name() + ". Bind it to "
-                        + chosen.out().name() + Adapters.shown(chosen.out()) + ".",
-                edits);
+                Facts.as(
+                        "lottery",
+                        "program",
+                        s.from(),
+                        "purpose",
+                        s.send(),
+                        "device",
+                        from,
+                        "adapters",
+                        usable,
+                        "partner",
+                        to,
+                        "wanted",
+                        chosen.out()));
     }
 
     private boolean leads(Adapter out, List<Adapter> ins, Delivery delivery) {

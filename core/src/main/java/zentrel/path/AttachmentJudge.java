@@ -22,23 +22,9 @@ final class AttachmentJudge {
         Application from = context.index.application(a.from());
         Application to = context.index.application(a.to());
         List<HopDraft> hops = HopDraft.leg(from.id(), to.id());
-        hops.get(0)
-                .passes(
-                        from.id(),
-                        "its own stream",
-                        context.index.name(from.id()) + " sends its own stream to " + context.index.name(to.id())
-                                + ".");
+        hops.get(0).passes(from.id(), Facts.as("own-stream", "program", from, "partner", to));
         if (!a.sending().inForce()) {
-            hops.get(0)
-                    .broken(
-                            Reason.ATTACHMENT_OFF,
-                            a.id(),
-                            "switched off",
-                            context.index.name(a.id()) + " is switched off in " + context.index.name(from.id())
-                                    + ". Switch it on there.",
-                            List.of(new Edit(
-                                    "Switch on " + context.index.name(a.id()),
-                                    p -> p.with(a.id(), x -> x.withSending(Setting.of(true))))));
+            hops.get(0).broken(Reason.ATTACHMENT_OFF, a.id(), Facts.of("attachment", a, "program", from));
         }
         transport.judge(
                 hops,
@@ -60,12 +46,8 @@ final class AttachmentJudge {
                 .notKnown(
                         Reason.BYTES_NOT_KNOWN,
                         a.id(),
-                        "bytes not known",
-                        "Only its maker knows what is in it. "
-                                + (a.sign().isEmpty()
-                                        ? "Look at " + context.index.name(to.id()) + " for a sign that it is connected."
-                                        : "It works when " + context.index.name(to.id()) + " shows " + a.sign() + "."));
-        hops.get(HopKind.LEADS.index()).notApplicable("It ends at " + context.index.name(to.id()) + ".");
+                        Facts.as(a.sign().isEmpty() ? "" : "sign", "program", to, "sign", a.sign()));
+        hops.get(HopKind.LEADS.index()).notApplicable(Facts.as("own-stream-ends", "program", to));
         return new SignalPath(
                 Optional.of(from.id()),
                 Optional.of(a.id()),
@@ -78,33 +60,14 @@ final class AttachmentJudge {
     private void taken(List<HopDraft> hops, Attachment a, Application to) {
         HopDraft letIn = hops.get(HopKind.LET_IN.index());
         if (!a.chosen().inForce()) {
-            letIn.broken(
-                    Reason.INPUT_DIFFERS,
-                    a.id(),
-                    "another input chosen",
-                    context.index.name(to.id()) + " has another input chosen than " + context.index.name(a.id())
-                            + ". Choose it there.",
-                    List.of(new Edit(
-                            "Choose " + context.index.name(a.id()) + " as the input of " + context.index.name(to.id()),
-                            p -> p.with(a.id(), x -> x.withChosen(Setting.of(true))))));
+            letIn.broken(Reason.INPUT_DIFFERS, a.id(), Facts.of("program", to, "attachment", a));
         }
         if (a.driver().isPresent()
                 && !to.installed().attached().contains(a.driver().get())) {
-            String driver = a.driver().get();
             letIn.broken(
                     Reason.DRIVER_MISSING,
                     to.id(),
-                    driver + " missing",
-                    context.index.name(a.id()) + " needs " + driver + " at " + context.index.name(to.id())
-                            + ", where it is not. Install or attach it.",
-                    List.of(new Edit(
-                            "Add " + driver + " to " + context.index.name(to.id()),
-                            p -> p.with(to.id(), x -> {
-                                List<String> attached =
-                                        new java.util.ArrayList<>(x.installed().attached());
-                                attached.add(driver);
-                                return x.withInstalled(x.installed().withAttached(attached));
-                            }))));
+                    Facts.of("attachment", a, "driver", a.driver().get(), "program", to));
         }
     }
 
@@ -112,26 +75,14 @@ final class AttachmentJudge {
         Optional<String> mine = from.version().map(Setting::inForce);
         Optional<String> theirs = to.version().map(Setting::inForce);
         if (mine.isEmpty() || theirs.isEmpty()) {
-            hop.passes(to.id(), "versions not said", "Nobody has said which versions the two run.");
+            hop.passes(to.id(), Facts.as("versions-not-specified"));
             return;
         }
-        hop.passes(
-                to.id(),
-                mine.get() + " and " + theirs.get(),
-                context.index.name(from.id()) + " runs " + mine.get() + " and " + context.index.name(to.id()) + " "
-                        + theirs.get() + ", which agree.");
+        Facts versions =
+                Facts.as("versions", "program", from, "mine", mine.get(), "partner", to, "theirs", theirs.get());
+        hop.passes(to.id(), versions);
         if (!a.versions().agree(mine.get(), theirs.get())) {
-            hop.broken(
-                    Reason.ATTACHED_VERSIONS,
-                    to.id(),
-                    mine.get() + " ≠ " + theirs.get(),
-                    context.index.name(from.id()) + " runs version " + mine.get() + " and "
-                            + context.index.name(to.id()) + " " + theirs.get()
-                            + ", which do not attach to each other. Install " + mine.get() + " on "
-                            + context.index.name(to.id()) + ".",
-                    List.of(new Edit(
-                            "Install version " + mine.get() + " on " + context.index.name(to.id()),
-                            p -> p.with(to.id(), x -> x.withVersion(mine.get())))));
+            hop.broken(Reason.ATTACHED_VERSIONS, to.id(), versions.in(""));
         }
     }
 }

@@ -14,7 +14,7 @@ import zentrel.plan.*;
  * cabled together by way of others are apart where a cable on the way is out, or a box that passes the network on is off.
  * Where no cables are described, being on one segment is enough.
  */
-final class Cabling {
+public final class Cabling {
     /**
      * What keeps two adapters apart.
      *
@@ -22,7 +22,7 @@ final class Cabling {
      * @param box that box, where it is no cable of the network
      * @param dark why it has no power
      */
-    record Cut(Id<?> at, Optional<Host> box, Optional<Powering.Dark> dark, List<Edit> mends) {}
+    record Cut(Id<?> at, Optional<Host> box, Optional<Powering.Dark> dark) {}
 
     private final Plan plan;
     private final PlanIndex index;
@@ -65,16 +65,10 @@ final class Cabling {
     private Optional<Cut> cutAt(Id<?> step) {
         Object found = index.find(step).orElse(null);
         if (found instanceof Cable cable && !cable.connected()) {
-            Id<Cable> id = cable.id();
-            return Optional.of(new Cut(
-                    id,
-                    Optional.empty(),
-                    Optional.empty(),
-                    List.of(new Edit(
-                            "Plug in the cable " + index.name(id), p -> p.with(id, c -> c.withConnected(true))))));
+            return Optional.of(new Cut(cable.id(), Optional.empty(), Optional.empty()));
         }
         return found instanceof Host host
-                ? powering.dark(host).map(d -> new Cut(d.at(), Optional.of(host), Optional.of(d), d.mends()))
+                ? powering.dark(host).map(d -> new Cut(d.at(), Optional.of(host), Optional.of(d)))
                 : Optional.empty();
     }
 
@@ -149,7 +143,7 @@ final class Cabling {
     }
 
     /** The plan with the cables of an adapter plugged in, where it has any. */
-    static Plan pluggedIn(Plan plan, Id<Adapter> adapter) {
+    public static Plan pluggedIn(Plan plan, Id<Adapter> adapter) {
         Plan next = plan;
         if (isOut(plan, adapter)) {
             for (Cable cable : network(plan, adapter)) {

@@ -1,6 +1,5 @@
 package zentrel.path;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.plan.*;
@@ -11,13 +10,11 @@ final class CarryJudge {
     private static final int SLOW = 100;
 
     private final PathContext context;
-    private final Remedies remedies;
     private final RouterJudge routers;
 
-    CarryJudge(PathContext context, Remedies remedies) {
+    CarryJudge(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
-        routers = new RouterJudge(context, remedies);
+        routers = new RouterJudge(context);
     }
 
     void judge(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
@@ -28,49 +25,13 @@ final class CarryJudge {
             if (darkRouter(hop, from, to, pair)) {
                 return;
             }
-            String out = pair.out()
-                    .segment()
-                    .map(x -> context.index.segment(x).name())
-                    .orElse("no segment");
-            String in = pair.in()
-                    .segment()
-                    .map(x -> context.index.segment(x).name())
-                    .orElse("no segment");
-            List<Edit> edits = new ArrayList<>();
-            if (pair.in().segment().isEmpty()
-                    && pair.in().needsCarrier()
-                    && pair.out().segment().isPresent()) {
-                edits.add(remedies.plugIn(pair.in(), pair.out().segment()));
-            } else if (pair.out().segment().isEmpty()
-                    && pair.out().needsCarrier()
-                    && pair.in().segment().isPresent()) {
-                edits.add(remedies.plugIn(pair.out(), pair.in().segment()));
-            }
             hop.broken(
                     Reason.APART,
                     pair.in().id(),
-                    "no way from " + out,
-                    from.name() + " is on " + out + ", " + to.name() + " on " + in + "; nothing joins the two for "
-                            + s.delivery().word().replace('-', ' ') + ". Put both on one segment.",
-                    edits);
+                    Facts.of("from", from, "to", to, "out", pair.out(), "in", pair.in(), "delivery", s.delivery()));
             return;
         }
-        String segment = pair.in()
-                .segment()
-                .or(() -> pair.out().segment())
-                .map(x -> context.index.segment(x).name())
-                .orElse("the cable");
-        List<String> routedBy = context.routers().between(pair.out(), pair.in()).stream()
-                .map(Host::name)
-                .toList();
-        hop.passes(
-                pair.in().segment().<Id<?>>map(x -> x).orElse(pair.in().id()),
-                segment,
-                PathContext.sameSegment(pair.out(), pair.in())
-                        ? "Both are on " + segment + "."
-                        : routedBy.isEmpty()
-                                ? "Meant for " + segment + "."
-                                : "Routed by " + String.join(" and ", routedBy) + " to " + segment + ".");
+        hop.passes(pair.in().segment().<Id<?>>map(x -> x).orElse(pair.in().id()), carried(pair));
         isolated(hop, from, to, pair);
         if (PathContext.sameSegment(pair.out(), pair.in())) {
             vlan(hop, from, to, pair);
@@ -100,10 +61,17 @@ final class CarryJudge {
         hop.broken(
                 Reason.PASSING_OFF,
                 dark.at(),
-                dark.own() ? by.name() + " is off" : by.name() + ": " + dark.brief(),
-                by.name() + ", which " + does + " between " + from.name() + " and " + to.name()
-                        + (dark.own() ? ", is switched off. Switch it on." : ", has no power: " + dark.why()),
-                dark.mends());
+                Facts.as(does + (dark.own() ? "-off" : ""), "device", by, "from", from, "to", to, "why", dark.facts()));
+    }
+
+    /** What carries it: a segment, a router, or nothing that is described. */
+    private Facts carried(Pair pair) {
+        Optional<Id<Segment>> segment = pair.in().segment().or(() -> pair.out().segment());
+        List<Host> routedBy = context.routers().between(pair.out(), pair.in());
+        String form =
+                PathContext.sameSegment(pair.out(), pair.in()) ? "segment" : routedBy.isEmpty() ? "meant" : "routers";
+        Facts facts = Facts.as(segment.isPresent() ? form : form + "-not-known", "routers", routedBy);
+        return segment.isPresent() ? facts.and("segment", segment.get()) : facts;
     }
 
     /**
@@ -124,7 +92,7 @@ final class CarryJudge {
                 .filter(h -> h.kind() == HostKind.SWITCH || h.kind() == HostKind.ACCESS_POINT)
                 .toList();
         if (!passing.isEmpty() && passing.stream().noneMatch(context::hasPower)) {
-            passingOff(hop, from, to, passing.get(0), "passes the network on");
+            passingOff(hop, from, to, passing.get(0), "passes");
         }
     }
 
@@ -136,13 +104,7 @@ final class CarryJudge {
         }
         Segment segment = context.index.segment(pair.in().segment().orElseThrow());
         if (segment.isolated()) {
-            hop.broken(
-                    Reason.CLIENTS_APART,
-                    segment.id(),
-                    "clients kept apart",
-                    from.name() + " and " + to.name() + " are both on the Wi-Fi of " + segment.name()
-                            + ", which keeps its clients apart. Switch that off at the access point, or cable one of them.",
-                    List.of(remedies.noIsolation(segment)));
+            hop.broken(Reason.CLIENTS_APART, segment.id(), Facts.of("from", from, "to", to, "segment", segment));
         }
     }
 
@@ -153,27 +115,23 @@ final class CarryJudge {
             return; // a box without power at either end is told there
         }
         if (cut.box().isEmpty()) {
-            String name = context.index.name(cut.at());
-            hop.broken(
-                    Reason.CABLE_OUT,
-                    cut.at(),
-                    "cable out",
-                    "The cable " + name + " on the way from " + from.name() + " to " + to.name()
-                            + " is not plugged in, so all behind it is cut off. Plug it in.",
-                    cut.mends());
+            hop.broken(Reason.CABLE_OUT, cut.at(), Facts.as("between", "cable", cut.at(), "from", from, "to", to));
             return;
         }
         Powering.Dark dark = cut.dark().orElseThrow();
-        String box = cut.box().get().name();
         hop.broken(
                 Reason.PASSING_OFF,
                 cut.at(),
-                dark.own() ? box + " is off" : box + ": " + dark.brief(),
-                box + ", which passes the network on from " + from.name() + " to " + to.name()
-                        + (dark.own()
-                                ? ", is switched off, so all behind it is cut off. Switch it on."
-                                : ", has no power, so all behind it is cut off: " + dark.why()),
-                cut.mends());
+                Facts.as(
+                        dark.own() ? "cut-off" : "cut",
+                        "device",
+                        cut.box().get(),
+                        "from",
+                        from,
+                        "to",
+                        to,
+                        "why",
+                        dark.facts()));
     }
 
     private void vlan(HopDraft hop, Host from, Host to, Pair pair) {
@@ -191,24 +149,16 @@ final class CarryJudge {
         hop.broken(
                 Reason.VLANS_DIFFER,
                 odd.id(),
-                "VLAN " + out.get() + " ≠ " + in.get(),
-                from.name() + " is plugged into a socket of VLAN " + out.get() + " and " + to.name()
-                        + " into one of VLAN " + in.get() + ", so the switch keeps them apart. Set the socket of the "
-                        + context.index.name(odd.id()) + " to " + wanted + ".",
-                List.of(remedies.setVlan(odd, wanted), remedies.setVlan(other, others)));
+                Facts.of(
+                        "from", from, "to", to, "out", out.get(), "in", in.get(), "odd", odd, "wanted", wanted, "other",
+                        other, "others", others));
     }
 
     private void ring(HopDraft hop, Pair pair) {
         context.ringAt(pair.out())
                 .or(() -> context.ringAt(pair.in()))
                 .ifPresent(ring -> hop.broken(
-                        Reason.RING,
-                        ring.closing(),
-                        "a ring of cables",
-                        "The cables run in a ring over " + ring.names()
-                                + ", and nothing there cuts rings: broadcasts go round for ever and fill every cable. Unplug "
-                                + context.index.name(ring.closing()) + ".",
-                        List.of(remedies.unplug(ring.closing()))));
+                        Reason.RING, ring.closing(), Facts.of("devices", ring.over(), "cable", ring.closing())));
     }
 
     private void group(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
@@ -219,7 +169,6 @@ final class CarryJudge {
             return;
         }
         Host box = context.index.host(care.snoopers().get(0));
-        String segment = context.index.name(pair.in().segment().orElseThrow());
         boolean drops = care.snoopers().stream()
                 .anyMatch(h -> context.index.host(h).switching().dropsUnasked());
         if (!drops) {
@@ -228,12 +177,17 @@ final class CarryJudge {
         hop.atRisk(
                 Reason.NOBODY_ASKS,
                 box.id(),
-                "stops after " + Switching.GROUP_SECONDS + " s",
-                box.name() + " passes groups on only to those that asked, and nobody on " + segment
-                        + " asks who still wants them: what " + from.name() + " sends to " + to.name() + " stops up to "
-                        + Switching.GROUP_SECONDS
-                        + " s after it began. Let one switch or router ask, or switch snooping off.",
-                List.of(remedies.letAsk(box), remedies.noSnooping(box)));
+                Facts.of(
+                        "device",
+                        box,
+                        "segment",
+                        pair.in().segment().orElseThrow(),
+                        "from",
+                        from,
+                        "to",
+                        to,
+                        "seconds",
+                        Switching.GROUP_SECONDS));
     }
 
     private void slow(HopDraft hop, Adapter adapter) {
@@ -242,15 +196,11 @@ final class CarryJudge {
         if (adapter.kind() != AdapterKind.WIRED || !(slow || plug.halfDuplex())) {
             return;
         }
-        String what = plug.megabits().map(m -> m + " Mbit/s").orElse("its speed")
-                + (plug.halfDuplex() ? " and half duplex, so only one end talks at a time" : "");
+        String form = !slow ? "half" : plug.halfDuplex() ? "slow-half" : "";
+        Facts facts = Facts.as(plug.megabits().isEmpty() ? "half-of-unknown-speed" : form, "adapter", adapter);
         hop.atRisk(
                 Reason.SLOW_SOCKET,
                 adapter.id(),
-                slow ? plug.megabits().get() + " Mbit/s" : "half duplex",
-                "The socket of the " + context.index.name(adapter.id()) + " settled on " + what
-                        + ": packets are lost when several universes come at once. Let both ends find the speed by themselves, "
-                        + "or change the cable.",
-                List.of(remedies.fullSpeed(adapter)));
+                plug.megabits().map(m -> facts.and("megabits", m)).orElse(facts));
     }
 }

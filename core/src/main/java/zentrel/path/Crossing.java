@@ -1,10 +1,8 @@
 package zentrel.path;
 
-import java.util.List;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
-import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 
@@ -20,7 +18,25 @@ record Crossing(HopDraft hop, Host from, Host to, Adapter out, Adapter in, HostA
         return there.address();
     }
 
-    void broken(Id<?> cause, String brief, String text, List<Edit> edits) {
-        hop.broken(Reason.NOT_ROUTED, cause, brief, text, edits);
+    /** Nothing goes by the routers between, with facts of which the sender and the receiver are part. */
+    void broken(Id<?> cause, Facts facts) {
+        hop.broken(
+                Reason.NOT_ROUTED,
+                cause,
+                facts.and(
+                        "from",
+                        from,
+                        "to",
+                        to,
+                        "out",
+                        out,
+                        "in",
+                        in,
+                        "own",
+                        own,
+                        "there",
+                        there,
+                        "destination",
+                        destination()));
     }
 }

@@ -1,6 +1,5 @@
 package zentrel.path;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
@@ -10,13 +9,11 @@ import zentrel.plan.*;
 /** Hop 4: whether the delivery names the receiver, and the sender has a route to it. */
 final class DestinationJudge {
     private final PathContext context;
-    private final Remedies remedies;
     private final SubnetAdvice subnets;
 
-    DestinationJudge(PathContext context, Remedies remedies) {
+    DestinationJudge(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
-        this.subnets = new SubnetAdvice(context, remedies);
+        this.subnets = new SubnetAdvice(context);
     }
 
     void judge(
@@ -27,26 +24,21 @@ final class DestinationJudge {
             Optional<HostAddress> source,
             Optional<HostAddress> destination,
             boolean named) {
-        String target = destination.map(d -> d.address().toString()).orElse("no address");
         switch (s.delivery()) {
             case DIRECT -> throw new IllegalStateException("What leaves directly names nobody on a network.");
-            case MULTICAST ->
-                hop.passes(s.from().id(), "group", "Sent to the universe's group, which needs no address.");
-            case LIMITED_BROADCAST ->
-                hop.passes(s.from().id(), "255.255.255.255", "Sent to 255.255.255.255, to everybody on the segment.");
+            case MULTICAST -> hop.passes(s.from().id(), Facts.as("group"));
+            case LIMITED_BROADCAST -> hop.passes(s.from().id(), Facts.as("limited-broadcast"));
             case BROADCAST ->
                 hop.passes(
                         s.from().id(),
-                        source.map(a -> a.broadcast().toString()).orElse("broadcast"),
-                        "Sent to " + source.map(a -> a.broadcast().toString()).orElse("the broadcast address")
-                                + ", the last address by the sender's mask.");
+                        source.map(a -> Facts.as("broadcast", "source", a)).orElse(Facts.as("broadcast-nowhere")));
             case UNICAST, FOUND -> {
+                String form = (s.delivery() == Delivery.FOUND ? "found" : "unicast")
+                        + (destination.isPresent() ? "" : "-nowhere");
+                Facts facts = Facts.as(form, "partner", to);
                 hop.passes(
                         s.from().id(),
-                        target,
-                        (s.delivery() == Delivery.FOUND ? "Sent to those that answered the poll, " : "Sent to ")
-                                + target
-                                + (s.delivery() == Delivery.FOUND ? " among them." : ", which " + to.name() + " has."));
+                        destination.map(d -> facts.and("destination", d)).orElse(facts));
                 if (s.delivery() == Delivery.UNICAST && !named) {
                     misses(hop, s, to, pair.in());
                 }
@@ -56,27 +48,21 @@ final class DestinationJudge {
     }
 
     void misses(HopDraft hop, Shipment s, Host to, Adapter in) {
-        Optional<HostAddress> wanted = Adapters.first(in);
-        String list = s.destinations().isEmpty()
-                ? "nobody"
-                : String.join(
-                        ", ",
-                        s.destinations().stream().map(Ipv4Address::toString).toList());
         if (planned(hop, s, to)) {
             return;
         }
-        String has = wanted.map(w -> to.name() + " has " + w.address()).orElse(to.name() + " has no address");
-        List<Edit> edits =
-                wanted.map(w -> List.of(remedies.aim(s.signal(), w.address()))).orElse(List.of());
+        Optional<HostAddress> wanted = Adapters.first(in);
         boolean listed = missed(s) == Reason.NOT_DELIVERED;
-        hop.broken(
-                missed(s),
-                s.signal(),
-                listed ? "not on the list" : list + " is not " + to.name(),
-                listed
-                        ? going(s) + " to " + list + " only; " + has + ". Add it to the list."
-                        : going(s) + " to " + list + whose(s.destinations()) + "; " + has + ". Send it there.",
-                edits);
+        Optional<Host> whose = listed ? Optional.empty() : whose(s.destinations());
+        String form = (listed ? "listed" : whose.isPresent() ? "others" : "another")
+                + (wanted.isPresent() ? "" : "-without-address");
+        Facts facts = Facts.as(form, "signal", going(s), "list", list(s), "partner", to, "sent", s.signal());
+        facts = whose.isPresent() ? facts.and("whose", whose.get()) : facts;
+        hop.broken(missed(s), s.signal(), wanted.isPresent() ? facts.and("address", wanted.get()) : facts);
+    }
+
+    private static Facts list(Shipment s) {
+        return s.destinations().isEmpty() ? Facts.as("nobody") : Facts.as("addresses", "all", s.destinations());
     }
 
     /** How a signal fails that is addressed to somebody else. */
@@ -88,11 +74,10 @@ final class DestinationJudge {
     }
 
     /** Who sends what, up to where it goes. */
-    private String going(Shipment s) {
+    private Facts going(Shipment s) {
         return context.index.find(s.signal()).orElseThrow() instanceof Stream stream
-                ? context.index.name(s.from().id()) + " sends "
-                        + context.index.universe(stream.universe()).label()
-                : context.index.name(s.signal()) + " goes";
+                ? Facts.as("sends", "program", s.from(), "universe", context.index.universe(stream.universe()))
+                : Facts.as("goes", "signal", s.signal());
     }
 
     /** It goes to an address that is planned for the receiver and not in force there. */
@@ -104,32 +89,38 @@ final class DestinationJudge {
                     continue;
                 }
                 Ipv4Address now = a.inForce().address();
-                List<Edit> edits = new ArrayList<>(remedies.addresses().applyPlanned(adapter));
-                edits.add(remedies.aim(s.signal(), now));
                 hop.broken(
                         missed(s),
                         adapter.id(),
-                        planned + " is not in force",
-                        going(s) + " to " + planned + ", which is planned for " + to.name() + " and not in force; "
-                                + now
-                                + " is. Apply " + planned + " on " + to.name() + ", or keep sending to " + now
-                                + " until then.",
-                        edits);
+                        Facts.as(
+                                "planned",
+                                "signal",
+                                going(s),
+                                "planned",
+                                planned,
+                                "partner",
+                                to,
+                                "now",
+                                now,
+                                "adapter",
+                                adapter,
+                                "sent",
+                                s.signal()));
                 return true;
             }
         }
         return false;
     }
 
-    private String whose(List<Ipv4Address> destinations) {
+    private Optional<Host> whose(List<Ipv4Address> destinations) {
         for (Ipv4Address destination : destinations) {
             for (Host host : context.plan.hosts()) {
                 if (host.adapters().stream().anyMatch(a -> PathContext.has(a, destination))) {
-                    return ", which is " + host.name();
+                    return Optional.of(host);
                 }
             }
         }
-        return "";
+        return Optional.empty();
     }
 
     private void judgeRoute(
@@ -155,22 +146,31 @@ final class DestinationJudge {
             hop.broken(
                     Reason.NO_ROUTE,
                     odd.id(),
-                    destination.get().address() + " off " + source.get().subnet(),
-                    context.index.name(s.from().id()) + " at " + source.get() + " has no route to " + to.name() + " at "
-                            + destination.get()
-                            + (back ? ", though the way back is there" : "; nor back") + ". "
-                            + Adapters.capitalised(subnets.advice(odd, pair)),
-                    subnets.remedies(odd, pair));
+                    subnets.facts(odd, pair)
+                            .in(back ? "back" : "")
+                            .and(
+                                    "program",
+                                    s.from(),
+                                    "source",
+                                    source.get(),
+                                    "partner",
+                                    to,
+                                    "destination",
+                                    destination.get()));
         } else if (s.delivery() == Delivery.FOUND && !back) {
             hop.broken(
                     Reason.REPLY_LOST,
                     pair.in().id(),
-                    "reply cannot return",
-                    to.name() + " at " + destination.get() + " hears the poll of "
-                            + context.index.name(s.from().id()) + " at " + source.get()
-                            + ", but has no route back, so it is never found. "
-                            + Adapters.capitalised(subnets.advice(pair.in(), pair)),
-                    subnets.remedies(pair.in(), pair));
+                    subnets.facts(pair.in(), pair)
+                            .and(
+                                    "program",
+                                    s.from(),
+                                    "source",
+                                    source.get(),
+                                    "partner",
+                                    to,
+                                    "destination",
+                                    destination.get()));
         }
     }
 
@@ -185,16 +185,7 @@ final class DestinationJudge {
             hop.broken(
                     Reason.ROUTED_ELSEWHERE,
                     pair.out().id(),
-                    destination.address() + " by " + pair.out().name(),
-                    from.name() + " sends to " + destination.address() + " by its "
-                            + pair.out().name()
-                            + " adapter, whose subnet "
-                            + Adapters.first(pair.out())
-                                    .map(a -> a.subnet() + " ")
-                                    .orElse("")
-                            + "covers it, whatever its programs are bound to; " + to.name()
-                            + " is not there. Give that adapter another subnet, or one with a longer mask.",
-                    List.of());
+                    Facts.of("device", from, "destination", destination, "adapter", pair.out(), "partner", to));
         }
     }
 }

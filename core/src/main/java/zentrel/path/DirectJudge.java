@@ -18,9 +18,9 @@ final class DirectJudge {
     void judge(List<HopDraft> hops, Application from, Application to) {
         Host source = context.index.host(from.host());
         Host target = context.index.host(to.host());
-        String where = source.id().equals(target.id())
-                ? "It leaves by connectors of " + source.name() + " itself."
-                : "It goes from " + source.name() + " to " + target.name() + " by a cable of its own.";
+        Facts where = source.id().equals(target.id())
+                ? Facts.as("own-connectors", "device", source)
+                : Facts.as("own-cable", "from", source, "to", target);
         for (HopKind kind : List.of(HopKind.BOUND, HopKind.UP, HopKind.NAMED, HopKind.TAKEN, HopKind.LET_IN)) {
             hops.get(kind.index()).notApplicable(where);
         }
@@ -34,23 +34,14 @@ final class DirectJudge {
         Optional<Cable> cable = context.index.cablesOf(source.id()).stream()
                 .filter(c -> c.otherEnd(source.id()).equals(target.id()))
                 .findFirst();
-        carried.passes(target.id(), "cable", source.name() + " and " + target.name() + " are joined by a cable.");
+        carried.passes(target.id(), Facts.as("cable", "from", source, "to", target));
         if (cable.isEmpty()) {
-            carried.notKnown(
-                    Reason.CABLE_NOT_KNOWN,
-                    target.id(),
-                    "no cable described",
-                    "Nobody has said which cable joins " + source.name() + " and " + target.name() + ".");
+            carried.notKnown(Reason.CABLE_NOT_KNOWN, target.id(), Facts.of("from", source, "to", target));
         } else if (!cable.get().connected()) {
-            Cable out = cable.get();
             carried.broken(
                     Reason.CABLE_OUT,
-                    out.id(),
-                    "cable out",
-                    "The " + out.kind().word() + " cable " + out.name() + " from " + source.name() + " to "
-                            + target.name() + " is not plugged in. Plug it in.",
-                    List.of(new Edit(
-                            "Plug in the cable " + out.name(), p -> p.with(out.id(), c -> c.withConnected(true)))));
+                    cable.get().id(),
+                    Facts.as("own", "kind", cable.get().kind(), "cable", cable.get(), "from", source, "to", target));
         }
     }
 }

@@ -13,21 +13,21 @@ import zentrel.plan.*;
 final class FlowJudge {
     private record Flow(Id<Stream> stream, Id<Port> port) {}
 
+    private static final Facts NO_MORE = Facts.as("nothing");
+
     private final PathContext context;
-    private final Remedies remedies;
     private final TransportJudge transport;
     private final PatchJudge patch;
     private final DirectJudge direct;
     private final SourceArbitration arbitration;
     private final Map<Flow, List<HopDraft>> firstEight = new ConcurrentHashMap<>();
 
-    FlowJudge(PathContext context, Remedies remedies, TransportJudge transport, PatchJudge patch) {
+    FlowJudge(PathContext context, TransportJudge transport, PatchJudge patch) {
         this.context = context;
-        this.remedies = remedies;
         this.transport = transport;
         this.patch = patch;
         this.direct = new DirectJudge(context);
-        this.arbitration = new SourceArbitration(context, remedies, this::arrives);
+        this.arbitration = new SourceArbitration(context, this::arrives);
     }
 
     /** The path of a stream to a port, with hop 10 for one fixture, or for all on the port where none is named. */
@@ -99,63 +99,55 @@ final class FlowJudge {
         int wire = sent.orElseGet(() -> port.wire().map(Setting::inForce).orElse(label));
         hop.passes(
                 from.id(),
-                universe.label() + " as " + wire,
-                context.index.name(from.id()) + " sends " + universe.label() + " as " + protocol.title() + " " + wire
-                        + (stream.standby() ? "; it stands by" + standsFor(stream) : "") + pending(stream) + ".");
+                Facts.as(
+                        "sends",
+                        "program",
+                        from,
+                        "universe",
+                        universe,
+                        "protocol",
+                        protocol,
+                        "wire",
+                        wire,
+                        "standby",
+                        stream.standby() ? standsFor(stream) : NO_MORE,
+                        "pending",
+                        pending(stream)));
         standsBy(hop, stream, from);
         if (sent.isEmpty()) {
             hop.broken(
                     Reason.LABEL_NOT_COVERED,
                     stream.id(),
-                    "no range for " + label,
-                    "No " + protocol.title() + " range of " + context.index.name(from.id()) + " covers its universe "
-                            + label + ", so it is not sent.",
-                    List.of(remedies.setStreamWire(stream, wire)));
+                    Facts.of("stream", stream, "protocol", protocol, "program", from, "label", label, "wire", wire));
         }
         if (!stream.enabled().inForce()) {
             hop.broken(
                     Reason.SOURCE_OFF,
                     stream.id(),
-                    universe.label() + " switched off",
-                    context.index.name(from.id()) + " has " + universe.label() + " switched off for " + protocol.title()
-                            + ". Switch it on there.",
-                    List.of(remedies.enable(stream)));
+                    Facts.as(
+                            "universe", "stream", stream, "program", from, "universe", universe, "protocol", protocol));
         }
         if (!from.output(protocol).enabled().inForce()) {
-            hop.broken(
-                    Reason.SOURCE_OFF,
-                    from.id(),
-                    protocol.title() + " switched off",
-                    protocol.title() + " output is switched off in " + context.index.name(from.id())
-                            + ". Switch it on there.",
-                    List.of(remedies.enableOutput(from, protocol)));
+            hop.broken(Reason.SOURCE_OFF, from.id(), Facts.as("protocol", "program", from, "protocol", protocol));
         }
         context.beyondLimit(stream)
-                .ifPresent(over -> hop.broken(
-                        Reason.OVER_LIMIT,
-                        from.id(),
-                        universe.label() + " beyond " + over.limit(),
-                        over.text(),
-                        over.remedies()));
+                .ifPresent(over ->
+                        hop.broken(Reason.OVER_LIMIT, from.id(), over.facts().and("universe", universe)));
         if (!protocol.carries(wire)) {
-            List<Edit> edits = new ArrayList<>();
-            port.wire()
-                    .map(Setting::inForce)
-                    .filter(protocol::carries)
-                    .ifPresent(w -> edits.add(remedies.setStreamWire(stream, w)));
-            if (protocol.carries(universe.number())) {
-                Edit send = remedies.setStreamWire(stream, universe.number());
-                edits.add(send.and(remedies.setPortWire(port, universe.number()).change()));
-            }
-            hop.broken(
-                    Reason.NUMBER_RANGE,
-                    stream.id(),
-                    wire + " does not exist",
-                    context.index.name(from.id()) + " sends " + universe.label() + " as " + protocol.title() + " "
-                            + wire + ", and "
-                            + protocol.title() + " goes from " + protocol.firstNumber() + " to " + protocol.lastNumber()
-                            + ".",
-                    edits);
+            Facts facts = Facts.of(
+                    "stream",
+                    stream,
+                    "port",
+                    port,
+                    "program",
+                    from,
+                    "universe",
+                    universe,
+                    "protocol",
+                    protocol,
+                    "wire",
+                    wire);
+            hop.broken(Reason.NUMBER_RANGE, stream.id(), facts);
         }
         return wire;
     }
@@ -174,12 +166,10 @@ final class FlowJudge {
         return main.isEmpty() ? others : main;
     }
 
-    private String standsFor(Stream stream) {
-        List<String> names = primaries(stream).stream()
-                .map(s -> context.index.name(s.application()))
-                .distinct()
-                .toList();
-        return names.isEmpty() ? "" : " for " + String.join(" and ", names);
+    private Facts standsFor(Stream stream) {
+        List<Id<Application>> programs =
+                primaries(stream).stream().map(Stream::application).distinct().toList();
+        return programs.isEmpty() ? Facts.as("stands-by") : Facts.as("stands-by-for", "programs", programs);
     }
 
     /** Standing by, it sends nothing; so where what it stands by for sends nothing either, nothing is sent. */
@@ -191,11 +181,6 @@ final class FlowJudge {
         if (primaries.stream().anyMatch(s -> SourceArbitration.sends(s, context))) {
             return;
         }
-        String label = context.index.universe(stream.universe()).label();
-        List<Edit> edits = new ArrayList<>();
-        primaries.stream().findFirst().ifPresent(p -> edits.add(remedies.send(p)));
-        edits.add(remedies.sendItself(stream));
-        String names = standsFor(stream);
         hop.broken(
                 Reason.STANDS_BY,
                 primaries.isEmpty()
@@ -203,23 +188,25 @@ final class FlowJudge {
                         : primaries.get(0).enabled().inForce()
                                 ? primaries.get(0).application()
                                 : primaries.get(0).id(),
-                "stands by",
-                context.index.name(from.id()) + " stands by" + names + " and sends nothing, and "
-                        + (primaries.isEmpty()
-                                ? "no other source sends " + label + ". Let " + context.index.name(from.id())
-                                        + " send it."
-                                : "the output of " + label
-                                        + " is off there, so no source sends it. Switch it on, or let "
-                                        + context.index.name(from.id())
-                                        + " send it."),
-                edits);
+                Facts.as(
+                        primaries.isEmpty() ? "alone" : "off",
+                        "program",
+                        from,
+                        "universe",
+                        context.index.universe(stream.universe()),
+                        "stream",
+                        stream,
+                        "primaries",
+                        primaries,
+                        "programs",
+                        primaries.stream().map(Stream::application).distinct().toList()));
     }
 
-    private static String pending(Stream stream) {
+    private static Facts pending(Stream stream) {
         return stream.wire()
                 .filter(Setting::isPending)
-                .map(w -> " (" + w.planned() + " is planned, not in force)")
-                .orElse("");
+                .map(w -> Facts.as("number-planned", "planned", w.planned()))
+                .orElse(NO_MORE);
     }
 
     // --- hop 8, and what of it shows at 4, 6 and 7 ---
@@ -240,76 +227,65 @@ final class FlowJudge {
         Protocol protocol = stream.protocol();
         Protocol takes = port.protocol().inForce();
         if (!receiver.inputOn().inForce()) {
-            letIn.broken(
-                    Reason.INPUT_OFF,
-                    receiver.id(),
-                    "input off",
-                    context.index.name(receiver.id()) + " has its input switched off. Switch it on there.",
-                    List.of(remedies.inputOn(receiver)));
+            letIn.broken(Reason.INPUT_OFF, receiver.id(), Facts.of("receiver", receiver));
         }
         if (stream.delivery() == Delivery.FOUND && !receiver.answersPolls()) {
-            List<Edit> edits = destination
-                    .map(d -> List.of(remedies.addToList(stream, d.address())))
-                    .orElse(List.of());
+            Facts facts = Facts.of("receiver", receiver, "program", from, "stream", stream);
             named.broken(
                     Reason.SILENT,
                     stream.id(),
-                    "answers no polls",
-                    context.index.name(receiver.id()) + " answers no polls, so " + context.index.name(from.id())
-                            + ", which sends to those found, never sends to it. Type its address in.",
-                    edits);
+                    destination.map(d -> facts.and("address", d)).orElse(facts));
         }
         if (takes != protocol || !receiver.protocols().contains(protocol)) {
             protocolDiffers(letIn, stream, from, receiver, port, wire);
-            hop.passes(port.id(), "as set there", "The number is set together with the protocol.");
+            hop.passes(port.id(), Facts.as("number-with-protocol"));
             return;
         }
         if (protocol.carries(wire) && !receiver.taking().takes(protocol, wire)) {
             letIn.broken(
                     Reason.NOT_TAKEN,
                     receiver.id(),
-                    wire + " not taken",
-                    context.index.name(receiver.id()) + " takes " + protocol.title() + " "
-                            + String.join(
-                                    ", ",
-                                    receiver.taking().of(protocol).stream()
-                                            .map(NumberRange::toString)
-                                            .toList())
-                            + " only, and " + context.index.name(from.id()) + " sends "
-                            + context.index.universe(stream.universe()).label() + " as " + wire
-                            + ". Let it take " + wire + " too.",
-                    List.of(remedies.takeAlso(receiver, protocol, wire)));
+                    Facts.of(
+                            "receiver",
+                            receiver,
+                            "protocol",
+                            protocol,
+                            "ranges",
+                            receiver.taking().of(protocol),
+                            "program",
+                            from,
+                            "universe",
+                            context.index.universe(stream.universe()),
+                            "wire",
+                            wire));
         }
         if (port.wire().isEmpty()) {
-            hop.notKnown(
-                    Reason.NUMBER_NOT_KNOWN,
-                    port.id(),
-                    "port not set",
-                    "Nobody has said what number " + context.index.name(port.id()) + " is set to; " + wire
-                            + " arrives.");
+            hop.notKnown(Reason.NUMBER_NOT_KNOWN, port.id(), Facts.of("port", port, "wire", wire));
             return;
         }
         Setting<Integer> set = port.wire().get();
         int waits = set.inForce();
         if (!protocol.carries(wire)) {
-            hop.passes(port.id(), "as mended", "The number is judged where it is sent: " + wire + " does not exist.");
+            hop.passes(port.id(), Facts.as("number-at-source", "wire", wire));
             wire = waits; // hop 1 says what is wrong with it; from there on it is taken as mended
         }
-        String shown = to.shown(protocol, waits);
         hop.passes(
                 port.id(),
-                wire + " = " + waits,
-                wire + " is sent, and " + context.index.name(port.id()) + " waits for " + waits
-                        + (shown.equals(String.valueOf(waits)) ? "" : " (its screen shows " + shown + ")") + ".");
+                Facts.as(
+                        "numbers",
+                        "wire",
+                        wire,
+                        "port",
+                        port,
+                        "waits",
+                        waits,
+                        "screen",
+                        new Screen(to, protocol, waits)));
         if (!protocol.carries(waits)) {
             hop.broken(
                     Reason.PORT_NUMBER_RANGE,
                     port.id(),
-                    waits + " does not exist",
-                    context.index.name(port.id()) + " is set to " + protocol.title() + " " + waits + ", and "
-                            + protocol.title() + " goes from " + protocol.firstNumber() + " to " + protocol.lastNumber()
-                            + ".",
-                    List.of(remedies.setPortWire(port, wire)));
+                    Facts.of("port", port, "protocol", protocol, "waits", waits, "wire", wire));
             return;
         }
         if (waits == wire) {
@@ -317,46 +293,41 @@ final class FlowJudge {
         }
         boolean byOne = Math.abs(waits - wire) == 1;
         Reason reason = byOne ? Reason.OFF_BY_ONE : Reason.NUMBERS_DIFFER;
-        String text = context.index.name(from.id()) + " sends "
-                + context.index.universe(stream.universe()).label() + " as " + protocol.title() + " "
-                + protocol.numberTitle() + " " + wire + "; " + context.index.name(port.id()) + " waits for " + waits
-                + (set.isPending() ? " (" + set.planned() + " is planned, not in force)" : "") + ". Set the port to "
-                + wire + " (its screen shows "
-                + to.shown(protocol, wire) + ").";
-        List<Edit> edits = numberRemedies(stream, port, wire, waits);
-        hop.broken(reason, port.id(), wire + " ≠ " + waits, text, edits);
+        Facts numbers = Facts.as(
+                set.isPending() ? "pending" : "",
+                "stream",
+                stream,
+                "program",
+                from,
+                "universe",
+                context.index.universe(stream.universe()),
+                "protocol",
+                protocol,
+                "wire",
+                wire,
+                "port",
+                port,
+                "waits",
+                waits,
+                "planned",
+                set.planned(),
+                "screen",
+                new Screen(to, protocol, wire),
+                "odd",
+                othersAgree(stream, port, waits));
+        hop.broken(reason, port.id(), numbers);
         if (stream.delivery() == Delivery.FOUND) {
-            named.add(
-                    Reason.NOBODY_ASKED,
-                    Verdict.BROKEN,
-                    reason.rule(),
-                    port.id(),
-                    "none asked for " + wire,
-                    text,
-                    edits);
+            named.add(new Issue(Reason.NOBODY_ASKED, Verdict.BROKEN, reason.rule(), port.id(), numbers));
         } else if (stream.delivery() == Delivery.MULTICAST && port.protocol().inForce() == Protocol.SACN) {
-            taken.add(
-                    Reason.GROUP_NOT_JOINED,
-                    Verdict.BROKEN,
-                    reason.rule(),
-                    port.id(),
-                    "joined " + waits + ", not " + wire,
-                    text,
-                    edits);
+            taken.add(new Issue(Reason.GROUP_NOT_JOINED, Verdict.BROKEN, reason.rule(), port.id(), numbers));
         }
     }
 
-    /** The port first, unless other sources of the port agree with it: then this source is the odd one. */
-    private List<Edit> numberRemedies(Stream stream, Port port, int wire, int waits) {
-        List<Edit> edits = new ArrayList<>();
-        boolean othersAgree = context.streamsOn(stream.protocol(), waits).stream()
+    /** Whether other sources of a port agree with its number: then this source is the odd one. */
+    private boolean othersAgree(Stream stream, Port port, int waits) {
+        return context.streamsOn(stream.protocol(), waits).stream()
                 .anyMatch(s -> !s.id().equals(stream.id())
                         && context.index.universesOf(port.id()).contains(s.universe()));
-        if (stream.protocol().carries(wire)) {
-            edits.add(remedies.setPortWire(port, wire));
-        }
-        edits.add(othersAgree ? 0 : edits.size(), remedies.setStreamWire(stream, waits));
-        return edits;
     }
 
     private void protocolDiffers(
@@ -364,27 +335,29 @@ final class FlowJudge {
         Protocol protocol = stream.protocol();
         Protocol takes = port.protocol().inForce();
         boolean able = receiver.protocols().contains(protocol);
-        List<Edit> edits = new ArrayList<>();
-        if (able && protocol.carries(wire)) {
-            edits.add(remedies.setPortProtocol(port, protocol, wire));
-        }
-        if (receiver.protocols().contains(protocol.other())) {
-            edits.add(remedies.alsoSend(stream, port, protocol.other()));
-        }
-        String text = context.index.name(from.id()) + " sends "
-                + context.index.universe(stream.universe()).label() + " by " + protocol.title() + "; "
-                + (able
-                        ? context.index.name(port.id()) + " is set to " + takes.title() + ". Set it to "
-                                + protocol.title() + " " + wire + "."
-                        : context.index.name(receiver.id()) + " takes "
-                                + protocol.other().title() + " only. Send it by "
-                                + protocol.other().title() + ".");
         letIn.broken(
                 Reason.PROTOCOL_DIFFERS,
                 port.id(),
-                protocol.title() + " ≠ " + (able ? takes : protocol.other()).title(),
-                text,
-                edits);
+                Facts.as(
+                        able ? "port" : "receiver",
+                        "program",
+                        from,
+                        "universe",
+                        context.index.universe(stream.universe()),
+                        "protocol",
+                        protocol,
+                        "port",
+                        port,
+                        "takes",
+                        takes,
+                        "wire",
+                        wire,
+                        "receiver",
+                        receiver,
+                        "other",
+                        protocol.other(),
+                        "stream",
+                        stream));
     }
 
     /** Whether a rival gets as far as this port; a number or an adapter that is wrong keeps it away. */

@@ -5,17 +5,15 @@ import java.util.Optional;
 import zentrel.plan.Id;
 
 /**
- * One hop of a leg, judged.
+ * One hop of a leg, judged. Its words are made by {@code zentrel.path.words}.
  *
  * @param at where it happens
- * @param brief the few words and numbers that decide it
- * @param text why it passes, or the first sentence of what is wrong
+ * @param why what decides it where nothing is wrong
  * @param applicable whether there is anything to judge
  * @param issues all that is wrong here, the worst first; empty where it passes
  * @param would whether an earlier hop is broken, so that this says what would happen
  */
-public record Hop(
-        HopKind kind, Id<?> at, String brief, String text, boolean applicable, List<Issue> issues, boolean would) {
+public record Hop(HopKind kind, Id<?> at, Facts why, boolean applicable, List<Issue> issues, boolean would) {
     public Hop {
         issues = List.copyOf(issues);
     }

@@ -3,16 +3,14 @@ package zentrel.path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import zentrel.plan.Edit;
 import zentrel.plan.Id;
 
 /** A hop while it is being judged. */
 final class HopDraft {
     private final HopKind kind;
-    private final List<Issue> issues = new ArrayList<>();
+    private final List<Issue> issues = new ArrayList<>(0);
     private Id<?> at;
-    private String brief = "";
-    private String text = "";
+    private Facts why = Facts.NONE;
     private boolean applicable = true;
 
     HopDraft(HopKind kind, Id<?> at) {
@@ -20,43 +18,35 @@ final class HopDraft {
         this.at = at;
     }
 
-    /** What to say where nothing is wrong. */
-    void passes(Id<?> where, String briefly, String why) {
+    /** What decides it where nothing is wrong. */
+    void passes(Id<?> where, Facts facts) {
         at = where;
-        brief = briefly;
-        text = why;
+        why = facts;
     }
 
-    void notApplicable(String why) {
+    void notApplicable(Facts facts) {
         applicable = false;
-        brief = "–";
-        text = why;
+        why = facts;
     }
 
-    void broken(Reason reason, Id<?> cause, String briefly, String sentence, List<Edit> remedies) {
-        add(reason, Verdict.BROKEN, reason.rule(), cause, briefly, sentence, remedies);
+    void broken(Reason reason, Id<?> cause, Facts facts) {
+        add(new Issue(reason, Verdict.BROKEN, cause, facts));
     }
 
-    void atRisk(Reason reason, Id<?> cause, String briefly, String sentence, List<Edit> remedies) {
-        add(reason, Verdict.AT_RISK, reason.rule(), cause, briefly, sentence, remedies);
+    void atRisk(Reason reason, Id<?> cause, Facts facts) {
+        add(new Issue(reason, Verdict.AT_RISK, cause, facts));
     }
 
-    void notKnown(Reason reason, Id<?> cause, String briefly, String sentence) {
-        add(reason, Verdict.NOT_KNOWN, reason.rule(), cause, briefly, sentence, List.of());
+    void notKnown(Reason reason, Id<?> cause, Facts facts) {
+        add(new Issue(reason, Verdict.NOT_KNOWN, cause, facts));
     }
 
-    void add(
-            Reason reason,
-            Verdict verdict,
-            String rule,
-            Id<?> cause,
-            String briefly,
-            String sentence,
-            List<Edit> remedies) {
-        if (reason.hop() != kind) {
-            throw new IllegalStateException(reason + " belongs to " + reason.hop() + ", not to " + kind);
+    void add(Issue issue) {
+        if (issue.reason().hop() != kind) {
+            throw new IllegalStateException(
+                    issue.reason() + " belongs to " + issue.reason().hop() + ", not to " + kind);
         }
-        issues.add(new Issue(reason, verdict, rule, briefly, sentence, cause, remedies));
+        issues.add(issue);
     }
 
     boolean isBroken() {
@@ -65,12 +55,12 @@ final class HopDraft {
 
     Hop finish(boolean would) {
         // into a list of its own: paths share drafts, and may be finished by several threads
-        List<Issue> worstFirst = issues.stream()
-                .sorted(Comparator.comparing(Issue::verdict).reversed())
-                .toList();
-        String briefly = worstFirst.isEmpty() ? brief : worstFirst.get(0).brief();
-        String sentence = worstFirst.isEmpty() ? text : worstFirst.get(0).text();
-        return new Hop(kind, at, briefly, sentence, applicable || !worstFirst.isEmpty(), worstFirst, would);
+        List<Issue> worstFirst = issues.isEmpty()
+                ? List.of()
+                : issues.stream()
+                        .sorted(Comparator.comparing(Issue::verdict).reversed())
+                        .toList();
+        return new Hop(kind, at, why, applicable || !worstFirst.isEmpty(), worstFirst, would);
     }
 
     /** The draft of a hop among those of a leg. */

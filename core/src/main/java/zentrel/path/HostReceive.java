@@ -1,6 +1,5 @@
 package zentrel.path;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
@@ -10,15 +9,13 @@ import zentrel.plan.*;
 /** Hop 6: whether the receiver's adapter and system take what arrives. */
 final class HostReceive {
     private final PathContext context;
-    private final Remedies remedies;
     private final SubnetAdvice subnets;
     private final SenderJudge addresses;
 
-    HostReceive(PathContext context, Remedies remedies) {
+    HostReceive(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
-        this.subnets = new SubnetAdvice(context, remedies);
-        this.addresses = new SenderJudge(context, remedies);
+        this.subnets = new SubnetAdvice(context);
+        this.addresses = new SenderJudge(context);
     }
 
     void judge(
@@ -29,35 +26,20 @@ final class HostReceive {
             Optional<HostAddress> source,
             Optional<HostAddress> destination) {
         Adapter in = pair.in();
-        hop.passes(
-                in.id(),
-                destination.map(d -> d.address().toString()).orElse("no address"),
-                "The " + nameOf(in) + " is up with "
-                        + destination.map(HostAddress::toString).orElse("no address") + Adapters.planned(in) + ".");
+        Facts up = Facts.as(destination.isPresent() ? "received" : "received-nowhere", "adapter", in);
+        hop.passes(in.id(), destination.map(d -> up.and("destination", d)).orElse(up));
         context.judgePower(hop, Reason.FAR_NO_POWER, to);
         if (!in.enabled().inForce()) {
-            hop.broken(
-                    Reason.FAR_SWITCHED_OFF,
-                    in.id(),
-                    "switched off",
-                    "The " + nameOf(in) + " is switched off. Switch it on.",
-                    List.of(remedies.switchOn(in)));
+            hop.broken(Reason.FAR_SWITCHED_OFF, in.id(), Facts.of("adapter", in));
         }
         if (!in.carrier() && in.needsCarrier() && pair.joined()) {
+            Facts facts = Facts.of("adapter", in);
+            Optional<Id<Segment>> segment = pair.out().segment();
             hop.broken(
-                    Reason.FAR_UNPLUGGED,
-                    in.id(),
-                    "no cable",
-                    "The " + nameOf(in) + " has no cable. Plug it in" + addresses.segmentName(in) + ".",
-                    List.of(remedies.plugIn(in, pair.out().segment())));
+                    Reason.FAR_UNPLUGGED, in.id(), segment.isPresent() ? facts.and("segment", segment.get()) : facts);
         }
         if (destination.isEmpty()) {
-            hop.broken(
-                    Reason.FAR_NO_ADDRESS,
-                    in.id(),
-                    "no address",
-                    "The " + nameOf(in) + " has no address. Give it one.",
-                    remedies.addresses().giveAddress(in, 0, Optional.empty()));
+            hop.broken(Reason.FAR_NO_ADDRESS, in.id(), Facts.of("adapter", in));
         }
         addresses.notAHost(hop, Reason.FAR_NOT_A_HOST, in);
         if (source.isEmpty() || destination.isEmpty() || !pair.joined()) {
@@ -70,13 +52,16 @@ final class HostReceive {
             hop.broken(
                     Reason.BROADCAST_DIFFERS,
                     odd.id(),
-                    source.get().broadcast() + " ≠ " + destination.get().broadcast(),
-                    context.index.name(s.from().id()) + " at " + source.get() + " sends to its broadcast "
-                            + source.get().broadcast() + "; "
-                            + to.name() + " at " + destination.get() + " takes only "
-                            + destination.get().broadcast() + ". "
-                            + Adapters.capitalised(subnets.advice(odd, pair)),
-                    subnets.remedies(odd, pair));
+                    subnets.facts(odd, pair)
+                            .and(
+                                    "program",
+                                    s.from(),
+                                    "source",
+                                    source.get(),
+                                    "partner",
+                                    to,
+                                    "destination",
+                                    destination.get()));
         }
         sourceCheck(hop, to, pair, source.get());
         if ((s.delivery() == Delivery.UNICAST || s.delivery() == Delivery.FOUND)
@@ -102,22 +87,23 @@ final class HostReceive {
                 .filter(a -> PathContext.has(a, destination.address()))
                 .findFirst()
                 .orElse(in);
-        String text = destination.address() + " is the address of " + to.name() + "'s " + owner.name()
-                + " adapter, and what is sent to it arrives by " + in.name()
-                + Adapters.first(in)
-                        .map(a -> "; send it to " + a.address() + ".")
-                        .orElse(".");
-        List<Edit> edits = new ArrayList<>();
-        Adapters.first(in).ifPresent(own -> edits.add(remedies.aim(s.signal(), own.address())));
-        if (to.system() == OperatingSystem.WINDOWS) {
-            hop.broken(Reason.OTHER_ADAPTER, owner.id(), "arrives by " + in.name(), text, edits);
+        boolean firmware = to.system() != OperatingSystem.WINDOWS;
+        Facts facts = Facts.as(
+                (firmware ? "firmware" : "windows") + (Adapters.first(in).isPresent() ? "" : "-without-address"),
+                "destination",
+                destination,
+                "partner",
+                to,
+                "owner",
+                owner,
+                "adapter",
+                in,
+                "sent",
+                s.signal());
+        if (firmware) {
+            hop.atRisk(Reason.OTHER_ADAPTER, owner.id(), facts);
         } else {
-            hop.atRisk(
-                    Reason.OTHER_ADAPTER,
-                    owner.id(),
-                    "arrives by " + in.name(),
-                    text + " Whether " + to.name() + " takes it there depends on its firmware.",
-                    edits);
+            hop.broken(Reason.OTHER_ADAPTER, owner.id(), facts);
         }
     }
 
@@ -133,19 +119,14 @@ final class HostReceive {
             hop.broken(
                     Reason.SOURCE_CHECK,
                     in.id(),
-                    "no route to " + source.address(),
-                    to.name() + " drops what comes from " + source.address() + ", to which it has no route. "
-                            + Adapters.capitalised(subnets.advice(in, pair)),
-                    subnets.remedies(in, pair));
+                    subnets.facts(in, pair).in("no-route").and("device", to, "source", source));
         } else if (to.sourceCheck() == SourceCheck.STRICT && !back.get(0).equals(in)) {
             hop.broken(
                     Reason.SOURCE_CHECK,
                     in.id(),
-                    "answers by " + back.get(0).name(),
-                    to.name() + " drops what comes from " + source.address() + " by " + in.name()
-                            + ", for it would answer by " + back.get(0).name() + ". Let it check loosely, or "
-                            + subnets.advice(in, pair),
-                    List.of(remedies.checkLoosely(to)));
+                    subnets.facts(in, pair)
+                            .in("other-way")
+                            .and("device", to, "source", source, "adapter", in, "by", back.get(0)));
         }
     }
 
@@ -156,39 +137,38 @@ final class HostReceive {
                 .findFirst();
         if (own.isPresent()) {
             // a system delivers to itself whatever is for one of its own addresses (Linux: ip route get, table local)
-            String sender = context.index.hostOf(own.get().id()).name();
-            List<Edit> edits = new ArrayList<>(remedies.addresses()
-                    .giveAddress(in, AddressRemedies.at(in, address.address()), Optional.of(address.subnet())));
-            edits.addAll(remedies.addresses()
-                    .giveAddress(
-                            own.get(),
-                            AddressRemedies.at(own.get(), address.address()),
-                            Optional.of(address.subnet())));
             hop.broken(
                     Reason.DUPLICATE,
                     in.id(),
-                    sender + " has it too",
-                    address.address() + " is an address of " + sender + " as well as of "
-                            + context.index.hostOf(in.id()).name() + ", so " + sender
-                            + " delivers what it sends there to itself. Give one of the two another address.",
-                    edits);
+                    Facts.as(
+                            "itself",
+                            "address",
+                            address,
+                            "sender",
+                            context.index.hostOf(own.get().id()),
+                            "partner",
+                            context.index.hostOf(in.id()),
+                            "adapter",
+                            in,
+                            "own",
+                            own.get()));
         } else if (holders.size() > 1) {
             Adapter last = holders.get(holders.size() - 1);
-            List<String> names = holders.stream()
-                    .map(a -> context.index.hostOf(a.id()).name())
-                    .toList();
             hop.atRisk(
                     Reason.DUPLICATE,
                     last.id(),
-                    "one of " + holders.size() + " answers",
-                    address.address() + " is given to " + String.join(" and ", names)
-                            + ": unicast reaches whichever answered last; broadcast and groups still reach all of them. Give the "
-                            + context.index.name(last.id()) + " another.",
-                    remedies.addresses().giveEachItsOwn(holders, address));
+                    Facts.as(
+                            "several",
+                            "address",
+                            address,
+                            "devices",
+                            holders.stream()
+                                    .map(a -> context.index.hostOf(a.id()))
+                                    .toList(),
+                            "holders",
+                            holders,
+                            "last",
+                            last));
         }
-    }
-
-    private String nameOf(Adapter adapter) {
-        return context.index.find(adapter.id()).isPresent() ? context.index.name(adapter.id()) : adapter.name();
     }
 }

@@ -9,17 +9,15 @@ import zentrel.plan.*;
 /** Hops 2 to 7 of two programs on one computer, where nothing crosses a cable. */
 final class OneComputer {
     private final PathContext context;
-    private final Remedies remedies;
     private final SenderJudge sender;
     private final DestinationJudge destinations;
     private final SocketJudge sockets;
 
-    OneComputer(PathContext context, Remedies remedies) {
+    OneComputer(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
-        this.sender = new SenderJudge(context, remedies);
-        this.destinations = new DestinationJudge(context, remedies);
-        this.sockets = new SocketJudge(context, remedies);
+        this.sender = new SenderJudge(context);
+        this.destinations = new DestinationJudge(context);
+        this.sockets = new SocketJudge(context);
     }
 
     Carried judge(List<HopDraft> hops, Shipment s, Host host, List<Adapter> listening) {
@@ -29,14 +27,13 @@ final class OneComputer {
         HopDraft.at(hops, HopKind.BOUND)
                 .passes(
                         s.from().id(),
-                        out.name(),
-                        context.index.name(s.from().id()) + " sends " + s.send().title() + " by " + out.name()
-                                + ", which stays within " + host.name() + ".");
+                        Facts.as("within", "program", s.from(), "purpose", s.send(), "adapter", out, "device", host));
         sender.up(HopDraft.at(hops, HopKind.UP), host, out);
         if (!out.carrier() && out.needsCarrier()) {
             noCable(HopDraft.at(hops, HopKind.UP), s, host, out);
         }
-        HopDraft.at(hops, HopKind.NAMED).passes(s.from().id(), s.delivery().word(), "Both run on " + host.name() + ".");
+        HopDraft.at(hops, HopKind.NAMED)
+                .passes(s.from().id(), Facts.as("one-device", "delivery", s.delivery(), "device", host));
         Adapter in = out;
         if (s.delivery() == Delivery.UNICAST) {
             Optional<Adapter> named = ownAdapterOf(host, loopback, s.destinations());
@@ -46,16 +43,12 @@ final class OneComputer {
                 destinations.misses(HopDraft.at(hops, HopKind.NAMED), s, host, out);
             }
         }
-        HopDraft.at(hops, HopKind.CARRIED)
-                .notApplicable("Both programs run on " + host.name() + ": there is no cable.");
-        HopDraft.at(hops, HopKind.TAKEN)
-                .passes(s.to().id(), in.name(), host.name() + " hands it to itself on " + in.name() + ".");
+        HopDraft.at(hops, HopKind.CARRIED).notApplicable(Facts.as("no-cable-within", "device", host));
+        HopDraft.at(hops, HopKind.TAKEN).passes(s.to().id(), Facts.as("handed", "adapter", in, "device", host));
         HopDraft.at(hops, HopKind.LET_IN)
                 .passes(
                         s.to().id(),
-                        "hears on " + in.name(),
-                        context.index.name(s.to().id()) + " listens for "
-                                + s.listen().title() + " on " + in.name() + ".");
+                        Facts.as("listens-within", "program", s.to(), "purpose", s.listen(), "adapter", in));
         if (!Adapters.contains(listening, in)) {
             sockets.elsewhere(hops, s, listening, in);
         }
@@ -65,62 +58,33 @@ final class OneComputer {
     /** What each system does with the address of an adapter without a cable, when it sends to itself. */
     private void noCable(HopDraft hop, Shipment s, Host host, Adapter out) {
         if (host.system() == OperatingSystem.LINUX) {
-            hop.passes(
-                    out.id(),
-                    "no cable, not needed",
-                    "The " + context.index.name(out.id()) + " has no cable. Linux keeps its address all the same, and "
-                            + host.name() + " sends to itself.");
+            hop.passes(out.id(), Facts.as("no-cable-needed", "adapter", out, "device", host));
             return;
         }
-        List<Edit> edits = List.of(byLoopback(s), remedies.plugIn(out, Optional.empty()));
-        String text =
-                "The " + context.index.name(out.id()) + " has no cable, and both programs run on " + host.name() + ". ";
-        String advice = " Bind both to loopback, or plug the cable in.";
-        if (host.system() == OperatingSystem.WINDOWS) {
-            hop.broken(
-                    Reason.UNPLUGGED,
-                    out.id(),
-                    "no cable",
-                    text + "Windows does not use the address of an adapter without a cable (from memory, 85 %)."
-                            + advice,
-                    edits);
+        boolean windows = host.system() == OperatingSystem.WINDOWS;
+        Facts facts = Facts.as(
+                windows ? "within-windows" : "within-unknown",
+                "adapter",
+                out,
+                "device",
+                host,
+                "program",
+                s.from(),
+                "purpose",
+                s.send(),
+                "partner",
+                s.to(),
+                "listen",
+                s.listen(),
+                "delivery",
+                s.delivery(),
+                "sent",
+                s.signal());
+        if (windows) {
+            hop.broken(Reason.UNPLUGGED, out.id(), facts);
         } else {
-            hop.atRisk(
-                    Reason.UNPLUGGED,
-                    out.id(),
-                    "no cable",
-                    text + "Whether its system keeps the address without a cable is not known." + advice,
-                    edits);
+            hop.atRisk(Reason.UNPLUGGED, out.id(), facts);
         }
-    }
-
-    /** Both programs on loopback, and the signal sent there. */
-    private Edit byLoopback(Shipment s) {
-        return new Edit(
-                "Bind " + s.send().title() + " of "
-                        + context.index.name(s.from().id()) + " and " + context.index.name(s.to().id())
-                        + " to loopback",
-                plan -> {
-                    Plan bound = plan.with(s.from().id(), a -> a.withBinding(s.send(), Setting.of(Binding.LOOPBACK)))
-                            .with(s.to().id(), a -> a.withBinding(s.listen(), Setting.of(Binding.LOOPBACK)));
-                    if (s.delivery() != Delivery.UNICAST) {
-                        return bound;
-                    }
-                    return aimed(bound, s.signal());
-                });
-    }
-
-    private static Plan aimed(Plan plan, Id<?> signal) {
-        Object found = plan.index().find(signal).orElseThrow();
-        if (found instanceof ControlLink link) {
-            return plan.with(link.id(), l -> l.withDestination(Ipv4Address.LOOPBACK));
-        }
-        if (found instanceof Attachment attachment) {
-            return plan.with(attachment.id(), a -> a.withDestination(Optional.of(Setting.of(Ipv4Address.LOOPBACK))));
-        }
-        return found instanceof Stream stream
-                ? plan.with(stream.id(), x -> x.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.LOOPBACK)))
-                : plan;
     }
 
     private Adapter sendingWithin(Shipment s, Host host, Adapter loopback) {

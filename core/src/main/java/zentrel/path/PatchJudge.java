@@ -15,7 +15,6 @@ import org.jspecify.annotations.Nullable;
 import zentrel.plan.Break;
 import zentrel.plan.Cable;
 import zentrel.plan.CableKind;
-import zentrel.plan.Edit;
 import zentrel.plan.Fixture;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
@@ -192,23 +191,20 @@ final class PatchJudge {
             if (open || lines.isEmpty()) {
                 continue;
             }
-            String label = context.index.universe(b.universe()).label();
-            String names = String.join(
-                    ", ", lines.stream().map(l -> context.index.name(l.id())).toList());
             add(
                     fixture,
                     new Issue(
                             Reason.NOT_CONNECTED,
                             Verdict.BROKEN,
-                            Reason.NOT_CONNECTED.rule(),
-                            "on no line",
-                            FixtureRemedies.label(fixture) + " is patched in " + label + " and hangs on no line; "
-                                    + names + (lines.size() == 1 ? " carries " : " carry ") + label
-                                    + ". Hang it there.",
                             fixture.id(),
-                            lines.stream()
-                                    .map(l -> FixtureRemedies.hang(fixture, l, context.index.name(l.id())))
-                                    .toList()));
+                            Facts.as(
+                                    "no-line",
+                                    "fixture",
+                                    fixture,
+                                    "universe",
+                                    context.index.universe(b.universe()),
+                                    "lines",
+                                    lines)));
             return;
         }
     }
@@ -230,14 +226,15 @@ final class PatchJudge {
                             new Issue(
                                     Reason.LINE_DARK,
                                     Verdict.BROKEN,
-                                    Reason.LINE_DARK.rule(),
-                                    d.own() ? device.name() + " is off" : device.name() + ": " + d.brief(),
-                                    device.name() + ", which passes " + passed.name()
-                                            + (d.own()
-                                                    ? " on, is switched off, so what hangs behind it is dark. Switch it on."
-                                                    : " on, has no power, so what hangs behind it is dark: " + d.why()),
                                     d.at(),
-                                    d.mends())));
+                                    Facts.as(
+                                            d.own() ? "off" : "",
+                                            "device",
+                                            device,
+                                            "line",
+                                            passed,
+                                            "why",
+                                            d.facts()))));
             at = context.index.line(at.via().get().from());
         }
     }
@@ -250,16 +247,17 @@ final class PatchJudge {
                         new Issue(
                                 Reason.NOT_CONNECTED,
                                 Verdict.BROKEN,
-                                Reason.NOT_CONNECTED.rule(),
-                                "cable out",
-                                "The DMX cable " + cable.name() + " between " + context.index.name(cable.from())
-                                        + " and "
-                                        + context.index.name(cable.to()) + " is not plugged in, so "
-                                        + FixtureRemedies.label(fixture) + " hears nothing. Plug it in.",
                                 cable.id(),
-                                List.of(new Edit(
-                                        "Plug in the cable " + cable.name(),
-                                        p -> p.with(cable.id(), c -> c.withConnected(true))))));
+                                Facts.as(
+                                        "cable",
+                                        "cable",
+                                        cable,
+                                        "from",
+                                        cable.from(),
+                                        "to",
+                                        cable.to(),
+                                        "fixture",
+                                        fixture)));
             }
         }
     }
@@ -273,63 +271,59 @@ final class PatchJudge {
             if (b.universe().equals(port.universe().get()) || !fixture.lineOf(b).equals(Optional.of(line.id()))) {
                 continue;
             }
-            Universe wanted = context.index.universe(b.universe());
-            Universe carried = context.index.universe(port.universe().get());
-            List<Edit> edits = new ArrayList<>();
-            for (Line other : context.plan.lines()) {
-                if (context.index.port(other.port()).universe().equals(Optional.of(b.universe()))
-                        && !other.id().equals(line.id())) {
-                    edits.add(FixtureRemedies.hang(fixture, b, other, context.index.name(other.id())));
-                    break;
-                }
-            }
-            Optional<Integer> wire = context.index.streamsOf(b.universe()).stream()
-                    .filter(s -> s.protocol() == port.protocol().inForce())
-                    .findFirst()
-                    .flatMap(context.index::wireOf);
-            wire.ifPresent(w -> edits.add(new Edit(
-                    "Set " + context.index.name(port.id()) + " to " + wanted.label() + ", " + w,
-                    p -> p.with(port.id(), x -> x.withWire(w).withUniverse(Optional.of(wanted.id()))))));
             add(
                     fixture,
                     new Issue(
                             Reason.LINE_DIFFERS,
                             Verdict.BROKEN,
-                            Reason.LINE_DIFFERS.rule(),
-                            "line carries " + carried.label(),
-                            FixtureRemedies.label(fixture) + " is patched in " + wanted.label() + " and hangs on "
-                                    + context.index.name(line.id()) + ", which carries " + carried.label() + ".",
                             fixture.id(),
-                            edits));
+                            Facts.of(
+                                    "fixture",
+                                    fixture,
+                                    "part",
+                                    b,
+                                    "wanted",
+                                    context.index.universe(b.universe()),
+                                    "line",
+                                    line,
+                                    "carried",
+                                    context.index.universe(port.universe().get()),
+                                    "port",
+                                    port)));
         }
     }
 
     /** Judges hop 10 for one fixture. */
     void judge(HopDraft hop, Fixture fixture) {
         Break first = fixture.breaks().get(0);
+        List<Facts> slots = new ArrayList<>(fixture.breaks().size());
+        for (Break b : fixture.breaks()) {
+            slots.add(slots(b));
+        }
         hop.passes(
                 fixture.id(),
-                "slot " + first.start() + (first.footprint() > 1 ? "–" + first.end() : ""),
-                FixtureRemedies.label(fixture) + " takes " + slots(fixture)
-                        + (fixture.lines().isEmpty()
-                                ? ""
-                                : " on "
-                                        + String.join(
-                                                " and ",
-                                                fixture.lines().stream()
-                                                        .map(l -> context.index.name(l))
-                                                        .toList()))
-                        + ".");
-        of(fixture)
-                .forEach(i -> hop.add(i.reason(), i.verdict(), i.rule(), i.cause(), i.brief(), i.text(), i.remedies()));
+                Facts.as(
+                        fixture.lines().isEmpty() ? "slots" : "slots-on-lines",
+                        "fixture",
+                        fixture,
+                        "first",
+                        slots(first),
+                        "slots",
+                        slots,
+                        "lines",
+                        fixture.lines()));
+        of(fixture).forEach(hop::add);
     }
 
-    private String slots(Fixture fixture) {
-        List<String> parts = new ArrayList<>();
-        for (Break b : fixture.breaks()) {
-            parts.add(context.index.universe(b.universe()).label() + " slots " + b.start() + " to " + b.end());
-        }
-        return String.join(", ", parts);
+    private Facts slots(Break b) {
+        return Facts.as(
+                b.footprint() > 1 ? "slots" : "slot",
+                "universe",
+                context.index.universe(b.universe()),
+                "start",
+                b.start(),
+                "end",
+                b.end());
     }
 
     /** Judges hop 10 for all that hangs on a port. */
@@ -346,15 +340,12 @@ final class PatchJudge {
             }
         }
         if (fixtures.isEmpty()) {
-            hop.notApplicable("No fixture is described on " + context.index.name(port.id()) + ".");
+            hop.notApplicable(Facts.as("no-fixture", "port", port));
             return;
         }
-        String count = fixtures.size() == 1 ? "1 fixture" : fixtures.size() + " fixtures";
-        hop.passes(port.id(), count, count + " on " + context.index.name(port.id()) + ", each within its slots.");
+        hop.passes(port.id(), Facts.as("fixtures", "fixtures", fixtures.size(), "port", port));
         for (Fixture fixture : fixtures) {
-            for (Issue i : of(fixture)) {
-                hop.add(i.reason(), i.verdict(), i.rule(), i.cause(), i.brief(), i.text(), i.remedies());
-            }
+            of(fixture).forEach(hop::add);
         }
     }
 }

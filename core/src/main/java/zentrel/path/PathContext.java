@@ -32,7 +32,7 @@ import zentrel.plan.Snooping;
 import zentrel.plan.Stream;
 
 /** What judging needs to know of the whole plan, worked out once. */
-final class PathContext {
+public final class PathContext {
     private record WireKey(Protocol protocol, int wire) {}
 
     /** What is asked of the whole plan while a path is judged; each answer can be compared with that of another plan. */
@@ -72,7 +72,7 @@ final class PathContext {
     private final Reads.Traced<Map<Id<Segment>, Snooping>> snooping;
     private final Map<Id<Segment>, Optional<Integer>> usualVlan = new ConcurrentHashMap<>();
 
-    PathContext(Plan plan) {
+    public PathContext(Plan plan) {
         this(plan, Optional.empty());
     }
 
@@ -98,6 +98,14 @@ final class PathContext {
         return before.filter(b -> known.apply(b).keys().stream().allMatch(key -> b.index.isSame(key, index)))
                 .map(known)
                 .orElseGet(() -> Reads.byTable(work));
+    }
+
+    public Plan plan() {
+        return plan;
+    }
+
+    public PlanIndex index() {
+        return index;
     }
 
     /** Whether a stream that is in both is sent by the same number: programs and universes may only have been added. */
@@ -214,14 +222,14 @@ final class PathContext {
         return limits.result().of(stream);
     }
 
-    List<Stream> streamsOn(Protocol protocol, int wire) {
+    public List<Stream> streamsOn(Protocol protocol, int wire) {
         WireKey key = new WireKey(protocol, wire);
         Reads.noteMarked(new Question(Topic.SENT_AS, key));
         return streamsByWire.get(key);
     }
 
     /** The adapters of a segment that have this address now. */
-    List<Adapter> holdersOf(Id<Segment> segment, Ipv4Address address) {
+    public List<Adapter> holdersOf(Id<Segment> segment, Ipv4Address address) {
         Reads.note(new Question(Topic.HOLDERS, segment, address));
         return holders.result().of(segment, address);
     }
@@ -284,7 +292,7 @@ final class PathContext {
     }
 
     /** Every address in use or planned on a segment. */
-    Set<Ipv4Address> usedOn(Id<Segment> segment) {
+    public Set<Ipv4Address> usedOn(Id<Segment> segment) {
         Set<Ipv4Address> used = new HashSet<>();
         for (Adapter adapter : index.adaptersOn(segment)) {
             for (AdapterAddress a : adapter.addresses()) {
@@ -296,7 +304,7 @@ final class PathContext {
     }
 
     /** The subnet usual on a segment: as settled, else the one that most adapters share. */
-    Optional<Subnet> usualSubnet(Id<Segment> segment) {
+    public Optional<Subnet> usualSubnet(Id<Segment> segment) {
         Reads.note(new Question(Topic.USUAL_SUBNET, segment));
         return Reads.unnoted(() -> usual.computeIfAbsent(segment, s -> {
             Optional<Subnet> settled = index.segment(s).subnet();

@@ -21,10 +21,9 @@ final class Powering {
      *
      * @param at the box that is switched off, the cable that is out, or what gives nothing
      * @param own whether the box itself is switched off
-     * @param brief in a few words
-     * @param why what is wrong with its feed and what to do, to be read after a colon
+     * @param facts what is wrong with its feed, to be read after a colon
      */
-    record Dark(Id<?> at, boolean own, String brief, String why, List<Edit> mends) {}
+    record Dark(Id<?> at, boolean own, Facts facts) {}
 
     private final PlanIndex index;
     private final boolean plain;
@@ -53,12 +52,7 @@ final class Powering {
 
     /** Breaks a hop at a box that has no power. */
     static void judge(HopDraft hop, Reason reason, Host host, Dark d) {
-        hop.broken(
-                reason,
-                d.at(),
-                d.brief(),
-                d.own() ? host.name() + " is switched off. Switch it on." : host.name() + " has no power: " + d.why(),
-                d.mends());
+        hop.broken(reason, d.at(), Facts.as(d.own() ? "off" : "", "device", host, "why", d.facts()));
     }
 
     private Optional<Dark> dark(Host host, Set<Id<Host>> asking) {
@@ -67,22 +61,10 @@ final class Powering {
             return before;
         }
         if (!host.power().on()) {
-            return keep(
-                    host,
-                    new Dark(
-                            host.id(),
-                            true,
-                            "switched off",
-                            "it is switched off. Switch it on.",
-                            List.of(switchOn(host))));
+            return keep(host, new Dark(host.id(), true, Facts.as("power-off", "device", host)));
         }
         if (!asking.add(host.id())) {
-            return Optional.of(new Dark(
-                    host.id(),
-                    false,
-                    "fed in a ring",
-                    "it is fed in a ring that nothing feeds. Feed one of them.",
-                    List.of()));
+            return Optional.of(new Dark(host.id(), false, Facts.as("power-ring", "device", host)));
         }
         @Nullable Dark first = null;
         boolean described = false;
@@ -159,64 +141,19 @@ final class Powering {
     private Optional<Dark> dead(Feed feed, Set<Id<Host>> asking) {
         Cable cable = feed.cable();
         if (!cable.connected()) {
-            return Optional.of(new Dark(
-                    cable.id(),
-                    false,
-                    "power cable out",
-                    "the cable " + cable.name() + " from " + feed.from().name() + " is not plugged in. Plug it in.",
-                    List.of(new Edit(
-                            "Plug in the cable " + cable.name(),
-                            p -> p.with(cable.id(), c -> c.withConnected(true))))));
+            return Optional.of(
+                    new Dark(cable.id(), false, Facts.as("power-cable-out", "cable", cable, "from", feed.from())));
         }
         Optional<Profile> profile = index.profileOf(feed.from());
         if (feed.poe() && profile.filter(p -> p.poe().isEmpty()).isPresent()) {
             return Optional.of(new Dark(
-                    feed.fed().id(),
-                    false,
-                    "no power over the network",
-                    feed.from().name() + " at the other end of its network cable gives none. Power it another way.",
-                    otherSupply(feed.fed())));
+                    feed.fed().id(), false, Facts.as("power-not-given", "device", feed.fed(), "from", feed.from())));
         }
         if (!feed.poe() && profile.filter(p -> !p.passesPower()).isPresent()) {
-            return Optional.of(new Dark(
-                    cable.id(),
-                    false,
-                    "passes no power on",
-                    feed.from().name() + ", from which the cable " + cable.name() + " comes, passes no power on."
-                            + " Feed it from elsewhere.",
-                    List.of(new Edit(
-                            "Take away the power cable " + cable.name(),
-                            p -> p.with(
-                                    Kind.CABLE,
-                                    p.cables().stream()
-                                            .filter(c -> !c.id().equals(cable.id()))
-                                            .toList())))));
+            return Optional.of(
+                    new Dark(cable.id(), false, Facts.as("power-not-passed", "cable", cable, "from", feed.from())));
         }
         return dark(feed.from(), asking)
-                .map(d -> d.own()
-                        ? new Dark(
-                                d.at(),
-                                false,
-                                feed.from().name() + " is off",
-                                feed.from().name() + ", which feeds it, is switched off. Switch it on.",
-                                d.mends())
-                        : d);
-    }
-
-    private List<Edit> otherSupply(Host host) {
-        return index
-                .profileOf(host)
-                .flatMap(p -> p.supplies().stream().filter(s -> !s.poe()).findFirst())
-                .map(s -> new Edit(
-                        "Power " + host.name() + " by " + s.name(),
-                        p -> p.with(host.id(), h -> h.withPower(h.power().withSupplies(List.of(s.name()))))))
-                .stream()
-                .toList();
-    }
-
-    private static Edit switchOn(Host host) {
-        return new Edit(
-                "Switch on " + host.name(),
-                p -> p.with(host.id(), h -> h.withPower(h.power().withOn(true))));
+                .map(d -> d.own() ? new Dark(d.at(), false, Facts.as("power-feeder-off", "from", feed.from())) : d);
     }
 }

@@ -22,9 +22,9 @@ final class Rings {
      * A ring.
      *
      * @param closing the cable that closes it
-     * @param names the boxes on it, in words
+     * @param over the boxes on it, in order
      */
-    record Ring(Id<Cable> closing, String names) {}
+    record Ring(Id<Cable> closing, List<Id<Host>> over) {}
 
     private final Map<Id<Segment>, Ring> bySegment = new HashMap<>();
     private final List<Ring> all = new ArrayList<>();
@@ -51,8 +51,7 @@ final class Rings {
     }
 
     private void closed(Id<Cable> cable, List<Id<Host>> over) {
-        Ring ring =
-                new Ring(cable, String.join(", ", over.stream().map(index::name).toList()));
+        Ring ring = new Ring(cable, List.copyOf(over));
         all.add(ring);
         Set<Id<Segment>> segments = new LinkedHashSet<>();
         for (Id<Host> id : over) {

@@ -1,6 +1,5 @@
 package zentrel.path;
 
-import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -9,13 +8,11 @@ import zentrel.plan.*;
 /** Hop 5 between two segments that a router or several join, where nothing goes by them: why not, and what to set. */
 final class RouterJudge {
     private final PathContext context;
-    private final Remedies remedies;
     private final RouterChain chain;
 
-    RouterJudge(PathContext context, Remedies remedies) {
+    RouterJudge(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
-        chain = new RouterChain(context, remedies);
+        chain = new RouterChain(context);
     }
 
     /** Says why nothing goes by the router that joins the two, or by several one after the other; false where none do. */
@@ -48,17 +45,21 @@ final class RouterJudge {
             return false;
         }
         boolean group = s.delivery() == Delivery.MULTICAST;
-        String what = group ? "group" : s.delivery() == Delivery.FOUND ? "poll" : "broadcast";
         hop.broken(
                 group ? Reason.GROUP_NOT_ROUTED : Reason.APART,
                 stream.id(),
-                what + " ends at " + router.name(),
-                to.name() + " is behind " + router.name() + ", and a " + what + " of " + from.name() + " ends there"
-                        + (group
-                                ? ": its packets may cross no router unless they are told to and it is set up for groups"
-                                : "")
-                        + ". Send to its address instead, or put both on one segment.",
-                List.of(remedies.addToList(stream, there)));
+                Facts.as(
+                        group ? "" : s.delivery() == Delivery.FOUND ? "poll-ends" : "broadcast-ends",
+                        "router",
+                        router,
+                        "from",
+                        from,
+                        "to",
+                        to,
+                        "sent",
+                        stream.id(),
+                        "address",
+                        there));
         return true;
     }
 
@@ -70,20 +71,18 @@ final class RouterJudge {
             takenForNear(c, router);
         } else if (near.isEmpty() || far.isEmpty()) {
             Adapter at = near.isEmpty() ? c.out() : c.in();
-            c.broken(
-                    router.id(),
-                    router.name() + " is not there",
-                    router.name() + ", which joins " + segments(c) + ", has no adapter that is up with an address on "
-                            + segment(at) + ".",
-                    List.of());
+            c.broken(router.id(), Facts.as("not-there", "router", router, "at", at));
         } else if (!c.own().sees(near.get().address())) {
             c.broken(
                     c.out().id(),
-                    router.name() + " off " + c.own().subnet(),
-                    c.from().name() + " at " + c.own() + " does not see "
-                            + router.name() + " at " + near.get() + ", which joins " + segments(c)
-                            + ". Give both an address of one subnet.",
-                    remedies.addresses().joinSubnet(c.out(), near.get().subnet()));
+                    Facts.as(
+                            "off",
+                            "router",
+                            router,
+                            "near",
+                            near.get(),
+                            "subnet",
+                            near.get().subnet()));
         } else if (way.isEmpty() || !way.get().via().equals(near.map(HostAddress::address))) {
             notTold(c, router, way, near.get().address());
         } else {
@@ -93,35 +92,12 @@ final class RouterJudge {
 
     /** The mistake of a wide mask: it covers what is behind the router, so nobody asks the router for it. */
     private void takenForNear(Crossing c, Host router) {
-        List<Edit> edits = remedies.addresses().narrow(c.out(), c.destination());
-        c.broken(
-                c.out().id(),
-                c.destination() + " taken for near",
-                c.from().name() + " at " + c.own() + " takes " + c.destination() + " for a neighbour and looks for "
-                        + c.to().name() + " on " + segment(c.out()) + ", so nothing goes by "
-                        + router.name() + ". "
-                        + RouterChain.apart(edits),
-                edits);
+        c.broken(c.out().id(), Facts.as("near", "router", router, "apart", chain.apart(c)));
     }
 
     private void notTold(Crossing c, Host router, Optional<RouteTable.Way> way, Ipv4Address near) {
-        String now = way.flatMap(RouteTable.Way::via)
-                .map(via -> "sends what is not near to " + via + ", which is not " + router.name())
-                .orElse("was told no router for " + c.destination());
-        c.broken(
-                c.out().id(),
-                "not by " + near,
-                c.from().name() + " at " + c.own() + " " + now + ". "
-                        + router.name() + ", which leads to " + segment(c.in()) + ", is " + near
-                        + " there: make that its gateway.",
-                List.of(remedies.giveGateway(c.out(), near)));
-    }
-
-    private String segment(Adapter adapter) {
-        return context.index.segment(adapter.segment().orElseThrow()).name();
-    }
-
-    private String segments(Crossing c) {
-        return segment(c.out()) + " and " + segment(c.in());
+        Optional<Ipv4Address> via = way.flatMap(RouteTable.Way::via);
+        Facts facts = Facts.as(via.isPresent() ? "another-router" : "no-router", "router", router, "near", near);
+        c.broken(c.out().id(), via.map(v -> facts.and("via", v)).orElse(facts));
     }
 }

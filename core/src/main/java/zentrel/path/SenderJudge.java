@@ -1,6 +1,5 @@
 package zentrel.path;
 
-import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.SpecialAddresses;
@@ -9,51 +8,27 @@ import zentrel.plan.*;
 /** Hop 3: whether the sender's adapter is up and its address one that a host may have. */
 final class SenderJudge {
     private final PathContext context;
-    private final Remedies remedies;
 
-    SenderJudge(PathContext context, Remedies remedies) {
+    SenderJudge(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
     }
 
     void judge(HopDraft hop, Host host, Adapter out) {
         up(hop, host, out);
         if (!out.carrier() && out.needsCarrier()) {
-            hop.broken(
-                    Reason.UNPLUGGED,
-                    out.id(),
-                    "no cable",
-                    "The " + context.index.name(out.id()) + " has no cable. Plug it in" + segmentName(out) + ".",
-                    List.of(remedies.plugIn(out, Optional.empty())));
+            hop.broken(Reason.UNPLUGGED, out.id(), Facts.of("adapter", out));
         }
     }
 
     /** All of it but for the cable. */
     void up(HopDraft hop, Host host, Adapter out) {
-        Optional<HostAddress> address = Adapters.first(out);
-        hop.passes(
-                out.id(),
-                address.map(a -> a.address().toString()).orElse("no address"),
-                context.index.find(out.id()).isPresent()
-                        ? "The " + context.index.name(out.id()) + " is up with "
-                                + address.map(HostAddress::toString).orElse("no address") + Adapters.planned(out) + "."
-                        : "Loopback is always up with 127.0.0.1.");
+        hop.passes(out.id(), Facts.as(context.index.find(out.id()).isPresent() ? "up" : "loopback-up", "adapter", out));
         context.judgePower(hop, Reason.NO_POWER, host);
         if (!out.enabled().inForce()) {
-            hop.broken(
-                    Reason.SWITCHED_OFF,
-                    out.id(),
-                    "switched off",
-                    "The " + context.index.name(out.id()) + " is switched off. Switch it on.",
-                    List.of(remedies.switchOn(out)));
+            hop.broken(Reason.SWITCHED_OFF, out.id(), Facts.of("adapter", out));
         }
-        if (address.isEmpty()) {
-            hop.broken(
-                    Reason.NO_ADDRESS,
-                    out.id(),
-                    "no address",
-                    "The " + context.index.name(out.id()) + " has no address. Give it one.",
-                    remedies.addresses().giveAddress(out, 0, Optional.empty()));
+        if (Adapters.first(out).isEmpty()) {
+            hop.broken(Reason.NO_ADDRESS, out.id(), Facts.of("adapter", out));
         }
         notAHost(hop, Reason.NOT_A_HOST, out);
     }
@@ -68,17 +43,8 @@ final class SenderJudge {
                 hop.broken(
                         reason,
                         adapter.id(),
-                        address.address() + " no host",
-                        "The " + context.index.name(adapter.id()) + " has " + address.address() + ", which " + why.get()
-                                + ". Give it another.",
-                        remedies.addresses().giveAddress(adapter, i, Optional.empty()));
+                        Facts.of("adapter", adapter, "place", i, "address", address, "special", why.get()));
             }
         }
-    }
-
-    String segmentName(Adapter adapter) {
-        return adapter.segment()
-                .map(s -> " to " + context.index.segment(s).name())
-                .orElse("");
     }
 }

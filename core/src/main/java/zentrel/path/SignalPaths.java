@@ -23,7 +23,6 @@ public final class SignalPaths {
     private static final int MOST_BRIDGES = 4;
 
     private final PathContext context;
-    private final Remedies remedies;
     private final KeptReads kept;
     private final PatchJudge patch;
     private final UniversePaths universes;
@@ -45,7 +44,6 @@ public final class SignalPaths {
 
     private SignalPaths(Plan plan, Optional<SignalPaths> before) {
         context = new PathContext(Cabling.inForce(plan), before.map(b -> b.context));
-        remedies = new Remedies(context);
         Reads.Marks marks = new Reads.Marks();
         Optional<SignalPaths> known =
                 before.filter(b -> !b.kept.isFull() && context.mark(b.context, b.kept.questions(), marks));
@@ -59,8 +57,8 @@ public final class SignalPaths {
             patch = new PatchJudge(context, kept);
             universes = new UniversePaths(context.plan, kept, this::judged);
         }
-        TransportJudge transport = new TransportJudge(context, remedies);
-        flows = new FlowJudge(context, remedies, transport, patch);
+        TransportJudge transport = new TransportJudge(context);
+        flows = new FlowJudge(context, transport, patch);
         missing = new MissingEnds(context, patch);
         links = new LinkJudge(context, transport);
         attachments = new AttachmentJudge(context, transport);
@@ -84,9 +82,9 @@ public final class SignalPaths {
         return context.hasPower(host);
     }
 
-    /** The edits that mend, for rules that look beyond the paths. */
-    public Remedies remedies() {
-        return remedies;
+    /** What the judging knows of the whole plan. */
+    public PathContext context() {
+        return context;
     }
 
     /** The subnet usual on a segment: as settled, else the one that most adapters share. */
@@ -337,10 +335,10 @@ public final class SignalPaths {
         return patch.of(fixture);
     }
 
-    /** The cables that close a ring which nothing cuts, with the boxes on it in words. */
-    public java.util.Map<Id<Cable>, String> rings() {
-        java.util.Map<Id<Cable>, String> rings = new java.util.LinkedHashMap<>();
-        context.rings().forEach(r -> rings.put(r.closing(), r.names()));
+    /** The cables that close a ring which nothing cuts, with the devices on it in order. */
+    public java.util.Map<Id<Cable>, List<Id<Host>>> rings() {
+        java.util.Map<Id<Cable>, List<Id<Host>>> rings = new java.util.LinkedHashMap<>();
+        context.rings().forEach(r -> rings.put(r.closing(), r.over()));
         return rings;
     }
 

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import zentrel.plan.Break;
-import zentrel.plan.Edit;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
@@ -77,58 +76,56 @@ final class SlotJudge {
     }
 
     private void pastEnd(Placed p, List<Placed> placed) {
-        Break b = p.slots();
-        String label = index.universe(b.universe()).label();
         Optional<Integer> free = freeStart(p, placed);
         to.accept(
                 p.fixture(),
                 new Issue(
                         Reason.PAST_END,
                         Verdict.BROKEN,
-                        Reason.PAST_END.rule(),
-                        "slots " + b.start() + "–" + b.end(),
-                        FixtureRemedies.label(p.fixture()) + " takes " + label + " slots " + b.start() + " to "
-                                + b.end()
-                                + ", and a universe ends at 512."
-                                + free.map(f -> " Slot " + f + " has room for its " + b.footprint() + ".")
-                                        .orElse(" Move it to a universe with room."),
                         p.fixture().id(),
-                        edits(p, free)));
+                        facts(free.isPresent() ? "room" : "no-room", p, free)));
+    }
+
+    private Facts facts(String form, Placed p, Optional<Integer> free) {
+        Break b = p.slots();
+        Facts facts = Facts.as(
+                form,
+                "fixture",
+                p.fixture(),
+                "universe",
+                index.universe(b.universe()),
+                "start",
+                b.start(),
+                "end",
+                b.end(),
+                "footprint",
+                b.footprint(),
+                "part",
+                p.breakIndex());
+        return free.map(f -> facts.and("free", f)).orElse(facts);
     }
 
     private void overlap(Placed a, Placed b, List<Placed> placed) {
         Placed later = a.order() >= b.order() ? a : b;
         Placed earlier = later.isAt(a) ? b : a;
-        Break slots = later.slots();
-        String label = index.universe(slots.universe()).label();
         Optional<Integer> free = freeStart(later, placed);
-        String text = earlier.sharesFixture(later)
-                ? FixtureRemedies.label(later.fixture()) + " uses " + label + " slots " + slots.start() + " to "
-                        + slots.end() + " in two of its breaks."
-                : FixtureRemedies.label(later.fixture()) + " (" + label + " slots " + slots.start() + " to "
-                        + slots.end() + ") shares slots with "
-                        + FixtureRemedies.label(earlier.fixture()) + " ("
-                        + earlier.slots().start() + " to " + earlier.slots().end()
-                        + "): what is meant for one moves the other.";
+        String form = earlier.sharesFixture(later) ? "itself" : "another";
         Issue issue = new Issue(
                 Reason.OVERLAP,
                 Verdict.BROKEN,
-                Reason.OVERLAP.rule(),
-                "shares slots",
-                text
-                        + free.map(f -> " Slot " + f + " has room for its " + slots.footprint() + ".")
-                                .orElse(""),
                 later.fixture().id(),
-                edits(later, free));
+                facts(free.isPresent() ? form + "-room" : form, later, free)
+                        .and(
+                                "other",
+                                earlier.fixture(),
+                                "otherStart",
+                                earlier.slots().start(),
+                                "otherEnd",
+                                earlier.slots().end()));
         to.accept(later.fixture(), issue);
         if (!earlier.sharesFixture(later)) {
             to.accept(earlier.fixture(), issue);
         }
-    }
-
-    private static List<Edit> edits(Placed p, Optional<Integer> free) {
-        return free.map(f -> List.of(FixtureRemedies.repatch(p.fixture(), p.breakIndex(), f)))
-                .orElse(List.of());
     }
 
     /** The first start with room for the footprint among the universe's other fixtures. */

@@ -13,11 +13,9 @@ final class SocketJudge {
     private static final Ipv4Address ANY_GROUP = Ipv4Address.of(239, 255, 0, 1);
 
     private final PathContext context;
-    private final Remedies remedies;
 
-    SocketJudge(PathContext context, Remedies remedies) {
+    SocketJudge(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
     }
 
     void judge(
@@ -30,16 +28,16 @@ final class SocketJudge {
         HopDraft hop = HopDraft.at(hops, HopKind.LET_IN);
         hop.passes(
                 s.to().id(),
-                s.to().binding(s.listen()).mode() == BindingMode.ADAPTERS ? "hears on " + in.name() : "listens",
-                context.index.name(s.to().id()) + " listens for " + s.listen().title() + " on " + in.name()
-                        + ", and nothing bars it.");
+                Facts.as(
+                        s.to().binding(s.listen()).mode() == BindingMode.ADAPTERS ? "listens-on" : "listens",
+                        "program",
+                        s.to(),
+                        "purpose",
+                        s.listen(),
+                        "adapter",
+                        in));
         if (!s.reply() && !to.firewall().letsIn(s.traffic())) {
-            hop.broken(
-                    Reason.FIREWALL,
-                    to.id(),
-                    "firewall bars it",
-                    "The firewall of " + to.name() + " bars " + s.traffic().title() + " from outside. Let it in.",
-                    List.of(remedies.openFirewall(to, s.traffic())));
+            hop.broken(Reason.FIREWALL, to.id(), Facts.of("device", to, "traffic", s.traffic()));
         }
         if (!Adapters.contains(listening, in)) {
             elsewhere(hops, s, listening, in);
@@ -62,12 +60,18 @@ final class SocketJudge {
         hop.broken(
                 Reason.LISTENS_ELSEWHERE,
                 s.to().id(),
-                "listens at " + own.get(),
-                context.index.name(s.to().id()) + " listens for " + s.listen().title() + " at " + own.get()
-                        + " only; it is sent to "
-                        + destination.get().address() + ", the other address of " + in.name() + ". Send it to "
-                        + own.get() + ", or let it listen at both.",
-                List.of(remedies.bind(s.to(), s.listen(), in)));
+                Facts.as(
+                        "other-address",
+                        "program",
+                        s.to(),
+                        "purpose",
+                        s.listen(),
+                        "own",
+                        own.get(),
+                        "destination",
+                        destination.get(),
+                        "adapter",
+                        in));
     }
 
     /**
@@ -95,40 +99,36 @@ final class SocketJudge {
                 .atRisk(
                         Reason.JOINS_LEFT_TO_SYSTEM,
                         s.to().id(),
-                        "1 of " + usable.size() + " adapters",
-                        context.index.name(s.to().id()) + " leaves the adapter for "
-                                + s.listen().title() + " to the system, and "
-                                + to.name() + " has " + usable.size() + " ("
-                                + String.join(
-                                        ", ", usable.stream().map(Adapter::name).toList())
-                                + "): a multicast group is joined on one of them only. Bind it to " + in.name()
-                                + Adapters.shown(in) + ".",
-                        List.of(remedies.bind(s.to(), s.listen(), in)));
+                        Facts.of(
+                                "program",
+                                s.to(),
+                                "purpose",
+                                s.listen(),
+                                "device",
+                                to,
+                                "adapters",
+                                usable,
+                                "wanted",
+                                in));
     }
 
     void elsewhere(List<HopDraft> hops, Shipment s, List<Adapter> listening, Adapter in) {
         boolean loopbackOnly = s.to().binding(s.listen()).mode() == BindingMode.LOOPBACK;
-        String names = loopbackOnly
-                ? "loopback"
-                : String.join(", ", listening.stream().map(Adapter::name).toList());
         boolean joins = s.delivery() == Delivery.MULTICAST && !loopbackOnly;
         Reason reason =
                 loopbackOnly ? Reason.LISTENS_ON_LOOPBACK : joins ? Reason.JOINED_ELSEWHERE : Reason.LISTENS_ELSEWHERE;
-        List<Edit> edits = new ArrayList<>();
-        edits.add(remedies.bind(s.to(), s.listen(), in));
-        if (s.to().binding(s.listen()).mode() == BindingMode.ADAPTERS && in.kind() != AdapterKind.LOOPBACK) {
-            edits.add(remedies.bindAlso(s.to(), s.listen(), in));
-        }
-        edits.add(remedies.listenOnAll(s.to(), s.listen()));
+        Facts facts = Facts.of("program", s.to(), "purpose", s.listen(), "wanted", in);
         HopDraft.at(hops, reason.hop())
                 .broken(
                         reason,
                         s.to().id(),
-                        "hears on " + names,
-                        context.index.name(s.to().id()) + " listens for "
-                                + s.listen().title() + " on " + names + " only; it arrives on " + in.name()
-                                + ". Bind it to " + in.name() + Adapters.shown(in) + ".",
-                        edits);
+                        loopbackOnly
+                                ? facts
+                                : facts.and(
+                                        "bound",
+                                        listening,
+                                        "mode",
+                                        s.to().binding(s.listen()).mode()));
     }
 
     /** The adapters on which an application listens for a purpose. */

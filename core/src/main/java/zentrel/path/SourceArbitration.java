@@ -10,48 +10,32 @@ import zentrel.plan.*;
 /** Hop 9: whether the port is on, and which of the sources that reach it wins there. */
 final class SourceArbitration {
     private final PathContext context;
-    private final Remedies remedies;
     private final BiPredicate<Stream, Port> arrives;
 
     /** @param arrives whether a stream gets as far as a port, whoever wins there */
-    SourceArbitration(PathContext context, Remedies remedies, BiPredicate<Stream, Port> arrives) {
+    SourceArbitration(PathContext context, BiPredicate<Stream, Port> arrives) {
         this.context = context;
-        this.remedies = remedies;
         this.arrives = arrives;
     }
 
     HopDraft judge(Stream stream, Port port) {
         HopDraft hop = new HopDraft(HopKind.WINS, port.id());
-        String name = context.index.name(port.id());
         hop.passes(
                 port.id(),
-                port.kind() == PortKind.DMX ? "output, on" : "on",
-                name + " is on, and " + context.index.name(stream.application()) + " has it alone.");
+                Facts.as(
+                        port.kind() == PortKind.DMX ? "output-on" : "port-on",
+                        "port",
+                        port,
+                        "program",
+                        stream.application()));
         if (port.direction().inForce() == Direction.INPUT) {
-            hop.broken(
-                    Reason.WRONG_WAY,
-                    port.id(),
-                    "set to input",
-                    name
-                            + " is set to input, so it sends what comes in by DMX instead of passing levels out. Set it to output.",
-                    List.of(remedies.portOutput(port)));
+            hop.broken(Reason.WRONG_WAY, port.id(), Facts.of("port", port));
         }
         if (!port.enabled().inForce()) {
-            hop.broken(
-                    Reason.PORT_OFF,
-                    port.id(),
-                    "switched off",
-                    name + " is switched off. Switch it on there.",
-                    List.of(remedies.portOn(port)));
+            hop.broken(Reason.PORT_OFF, port.id(), Facts.of("port", port));
         }
         if (stream.preview() && port.kind() == PortKind.DMX) {
-            hop.broken(
-                    Reason.PREVIEW,
-                    stream.id(),
-                    "preview data",
-                    context.index.name(stream.id())
-                            + " is marked as preview, which must not reach live output (ANSI E1.31-2018 §6.2.6).",
-                    List.of(remedies.live(stream)));
+            hop.broken(Reason.PREVIEW, stream.id(), Facts.of("stream", stream));
         }
         sync(hop, stream);
         rivals(hop, stream, port);
@@ -64,18 +48,15 @@ final class SourceArbitration {
         stream.sync()
                 .filter(on -> stream.protocol() == Protocol.SACN
                         && !from.output(Protocol.SACN).sync().equals(Optional.of(on)))
-                .ifPresent(on -> hop.atRisk(
-                        Reason.SYNC_MISSING,
-                        stream.id(),
-                        "no sync on " + on,
-                        context.index.name(stream.id()) + " says that it waits for synchronisation on " + on + ", and "
-                                + context.index.name(from.id())
-                                + from.output(Protocol.SACN)
-                                        .sync()
-                                        .map(s -> " sends it on " + s)
-                                        .orElse(" sends none")
-                                + ": a receiver that keeps to it holds its data back. Send it, or send without.",
-                        List.of(remedies.noSync(stream), remedies.sendSync(from, on))));
+                .ifPresent(on -> {
+                    Optional<Integer> other = from.output(Protocol.SACN).sync();
+                    Facts facts =
+                            Facts.as(other.isPresent() ? "another" : "", "stream", stream, "sync", on, "program", from);
+                    hop.atRisk(
+                            Reason.SYNC_MISSING,
+                            stream.id(),
+                            other.map(o -> facts.and("sends", o)).orElse(facts));
+                });
     }
 
     private void rivals(HopDraft hop, Stream stream, Port port) {
@@ -100,21 +81,20 @@ final class SourceArbitration {
                 int theirs = rival.priority().inForce();
                 hop.passes(
                         port.id(),
-                        mine > theirs ? mine + " over " + theirs : mine + " behind " + theirs,
-                        mine > theirs
-                                ? "Its priority " + mine + " wins over " + context.index.name(other.id()) + " at "
-                                        + theirs + "."
-                                : context.index.name(other.id()) + " wins with priority " + theirs
-                                        + "; this one waits at " + mine + ".");
+                        Facts.as(
+                                mine > theirs ? "priority-wins" : "priority-waits",
+                                "mine",
+                                mine,
+                                "theirs",
+                                theirs,
+                                "rival",
+                                other));
                 continue;
             }
             if (rival.universe().equals(stream.universe())
                     && context.index.universe(stream.universe()).merge()) {
                 cannotMerge(hop, stream, other, port);
-                hop.passes(
-                        port.id(),
-                        "merged on purpose",
-                        "It is merged with " + context.index.name(other.id()) + ", as meant.");
+                hop.passes(port.id(), Facts.as("merged", "rival", other));
                 continue;
             }
             fight(hop, stream, rival, port);
@@ -135,13 +115,17 @@ final class SourceArbitration {
             hop.atRisk(
                     Reason.ONE_IDENTITY,
                     later.id(),
-                    "one identity",
-                    context.index.name(own.id()) + " and " + context.index.name(other.id()) + " both send to "
-                            + context.index.name(port.id())
-                            + " under the identity " + own.installed().cid().get()
-                            + ", so they count as one source and most of their packets as late ones. Give "
-                            + context.index.name(later.id()) + " an identity of its own.",
-                    List.of(remedies.ownIdentity(later)));
+                    Facts.of(
+                            "program",
+                            own,
+                            "rival",
+                            other,
+                            "port",
+                            port,
+                            "cid",
+                            own.installed().cid().get(),
+                            "later",
+                            later));
         }
     }
 
@@ -151,17 +135,20 @@ final class SourceArbitration {
         if (receiver.merge() != Merge.NONE) {
             return;
         }
-        Application own = context.index.application(stream.application());
         hop.atRisk(
                 Reason.CANNOT_MERGE,
                 receiver.id(),
-                "cannot merge",
-                context.index.name(own.id()) + " and " + context.index.name(other.id()) + " both send "
-                        + context.index.universe(stream.universe()).label() + " to be merged, and "
-                        + context.index.name(receiver.id())
-                        + " takes one source only; which of the two is not specified. Silence one of them, or let it win by"
-                        + " priority.",
-                List.of(remedies.silence(stream)));
+                Facts.of(
+                        "program",
+                        stream.application(),
+                        "rival",
+                        other,
+                        "universe",
+                        context.index.universe(stream.universe()),
+                        "receiver",
+                        receiver,
+                        "stream",
+                        stream));
     }
 
     /**
@@ -183,44 +170,34 @@ final class SourceArbitration {
         int lows = low.priority().inForce();
         int highs = high.priority().inForce();
         Part part = context.index.partOf(low.application()).orElseThrow();
-        String names = context.index.name(low.application()) + ", "
-                + (part == Part.REMOTE ? "a remote" : "the backup") + " of "
-                + session.get().name() + ",";
-        String main = context.index.name(high.application());
-        String universe = context.index.universe(low.universe()).label();
+        Facts facts = Facts.of(
+                "program",
+                low.application(),
+                "session",
+                session.get(),
+                "universe",
+                context.index.universe(low.universe()),
+                "low",
+                lows,
+                "main",
+                high.application(),
+                "high",
+                highs,
+                "stream",
+                low);
         if (part == Part.REMOTE) {
-            List<Edit> edits = List.of(remedies.silence(low));
             if (byPriority && lows > highs) {
-                hop.broken(
-                        Reason.REMOTE_OUTPUTS,
-                        low.application(),
-                        "remote at " + lows,
-                        names + " sends " + universe + " with priority " + lows + "; " + main + " sends it with "
-                                + highs + ", so the remote takes over. Switch its output off.",
-                        edits);
+                hop.broken(Reason.REMOTE_OUTPUTS, low.application(), facts.in("outranks"));
             } else {
                 hop.atRisk(
                         Reason.REMOTE_OUTPUTS,
                         low.application(),
-                        "remote sends too",
-                        names + " sends " + universe + " too"
-                                + (byPriority && lows < highs
-                                        ? ", with priority " + lows + ": it takes over when " + main + " at " + highs
-                                                + " stops"
-                                        : ": its levels mix with those of " + main)
-                                + ". Switch its output off.",
-                        edits);
+                        facts.in(byPriority && lows < highs ? "waits" : "mixes"));
             }
             return true;
         }
         if (part == Part.BACKUP && byPriority && lows > highs) {
-            hop.broken(
-                    Reason.BACKUP_OUTRANKS,
-                    low.application(),
-                    "backup at " + lows,
-                    names + " sends " + universe + " with priority " + lows + "; " + main + " sends it with " + highs
-                            + ", so the backup has control. Set the backup to a priority below " + highs + ".",
-                    List.of(remedies.setPriority(low, Math.max(0, highs - 10)), remedies.silence(low)));
+            hop.broken(Reason.BACKUP_OUTRANKS, low.application(), facts);
             return true;
         }
         return false;
@@ -237,12 +214,19 @@ final class SourceArbitration {
             hop.atRisk(
                     Reason.TOO_MANY_SOURCES,
                     last.application(),
-                    reaching.size() + " sources, takes " + most,
-                    reaching.size() + " sources reach " + context.index.name(port.id()) + ", and "
-                            + context.index.name(receiver.id())
-                            + " takes " + most + " at most; which of them it drops is its own choice. Silence "
-                            + context.index.name(last.application()) + ".",
-                    List.of(remedies.silence(last)));
+                    Facts.of(
+                            "sources",
+                            reaching.size(),
+                            "port",
+                            port,
+                            "receiver",
+                            receiver,
+                            "most",
+                            most,
+                            "last",
+                            last.application(),
+                            "stream",
+                            last));
         }
     }
 
@@ -254,29 +238,28 @@ final class SourceArbitration {
                 ? a
                 : b;
         Stream winner = loser.id().equals(a.id()) ? b : a;
-        Universe universe = context.index.universe(loser.universe());
-        List<Edit> edits = new ArrayList<>();
-        edits.add(remedies.silence(loser));
-        if (loser.protocol() == Protocol.SACN && winner.priority().inForce() > 0) {
-            edits.add(remedies.setPriority(loser, Math.max(0, winner.priority().inForce() - 10)));
-        }
-        if (loser.universe().equals(winner.universe())) {
-            edits.add(remedies.meantToMerge(universe));
-        }
-        Application winning = context.index.application(winner.application());
-        Application losing = context.index.application(loser.application());
+        boolean sacn = loser.protocol() == Protocol.SACN;
         hop.atRisk(
                 Reason.TWO_SOURCES,
-                losing.id(),
-                context.index.name(winning.id()) + " and " + context.index.name(losing.id()),
-                context.index.name(winning.id()) + " and " + context.index.name(losing.id()) + " both send "
-                        + loser.protocol().title() + " "
-                        + context.index.wireOf(loser).orElse(0) + " to " + context.index.name(port.id())
-                        + (loser.protocol() == Protocol.SACN
-                                ? " at priority " + loser.priority().inForce()
-                                : "")
-                        + ", and no merge is meant. Silence " + context.index.name(losing.id()) + ", or say who wins.",
-                edits);
+                loser.application(),
+                Facts.as(
+                        sacn ? "sacn" : "",
+                        "winner",
+                        winner.application(),
+                        "loser",
+                        loser.application(),
+                        "protocol",
+                        loser.protocol(),
+                        "wire",
+                        context.index.wireOf(loser).orElse(0),
+                        "port",
+                        port,
+                        "priority",
+                        loser.priority().inForce(),
+                        "winning",
+                        winner,
+                        "losing",
+                        loser));
     }
 
     /** Who should give way: a remote before a backup before a desk of no session before a primary. */

@@ -1,7 +1,5 @@
 package zentrel.path;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Subnet;
@@ -10,11 +8,9 @@ import zentrel.plan.*;
 /** Which of two adapters that do not see each other is off its subnet, and what brings them together. */
 final class SubnetAdvice {
     private final PathContext context;
-    private final Remedies remedies;
 
-    SubnetAdvice(PathContext context, Remedies remedies) {
+    SubnetAdvice(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
     }
 
     /** Which of two adapters that do not see each other is off the subnet usual on their segment. */
@@ -65,28 +61,31 @@ final class SubnetAdvice {
                 .count();
     }
 
-    String advice(Adapter odd, Pair pair) {
-        if (isOpen(pair)) {
-            Adapter other = pair.otherThan(odd);
-            return "which of the two subnets is meant is not specified: give the " + context.index.name(odd.id())
-                    + " an address of "
-                    + Adapters.first(other).map(HostAddress::subnet).orElseThrow() + ", or the "
-                    + context.index.name(other.id()) + " one of "
-                    + Adapters.first(odd).map(HostAddress::subnet).orElseThrow() + ".";
-        }
-        return meantFor(odd, pair)
-                .map(subnet -> "give the " + context.index.name(odd.id()) + " an address and mask of " + subnet + ".")
-                .orElse("give both an address of one subnet.");
-    }
-
-    List<Edit> remedies(Adapter odd, Pair pair) {
-        List<Edit> edits = new ArrayList<>();
-        meantFor(odd, pair)
-                .ifPresent(subnet -> edits.addAll(remedies.addresses().joinSubnet(odd, subnet)));
+    /** What brings two adapters together that do not see each other: which is odd, and the subnets that are meant. */
+    Facts facts(Adapter odd, Pair pair) {
         Adapter other = pair.otherThan(odd);
-        Adapters.first(odd)
-                .map(HostAddress::subnet)
-                .ifPresent(subnet -> edits.addAll(remedies.addresses().joinSubnet(other, subnet)));
-        return edits;
+        Optional<Subnet> wanted = meantFor(odd, pair);
+        Optional<Subnet> own = Adapters.first(odd).map(HostAddress::subnet);
+        Facts all = Facts.of("odd", odd, "other", other);
+        Facts advice;
+        if (isOpen(pair)) {
+            advice = Facts.as(
+                    "subnet-open",
+                    "odd",
+                    odd,
+                    "other",
+                    other,
+                    "others",
+                    Adapters.first(other).orElseThrow(),
+                    "own",
+                    Adapters.first(odd).orElseThrow());
+        } else if (wanted.isPresent()) {
+            advice = Facts.as("subnet-meant", "odd", odd, "subnet", wanted.get());
+        } else {
+            advice = Facts.as("subnet-any");
+        }
+        all = all.and("advice", advice);
+        all = wanted.isPresent() ? all.and("wanted", wanted.get()) : all;
+        return own.isPresent() ? all.and("own", own.get()) : all;
     }
 }

@@ -13,7 +13,6 @@ import zentrel.plan.*;
  */
 final class TransportJudge {
     private final PathContext context;
-    private final Remedies remedies;
     private final OneComputer within;
     private final AdapterChoice choice;
     private final SenderJudge sender;
@@ -22,16 +21,15 @@ final class TransportJudge {
     private final HostReceive receiving;
     private final SocketJudge sockets;
 
-    TransportJudge(PathContext context, Remedies remedies) {
+    TransportJudge(PathContext context) {
         this.context = context;
-        this.remedies = remedies;
-        this.within = new OneComputer(context, remedies);
-        this.choice = new AdapterChoice(context, remedies);
-        this.sender = new SenderJudge(context, remedies);
-        this.destinations = new DestinationJudge(context, remedies);
-        this.carrying = new CarryJudge(context, remedies);
-        this.receiving = new HostReceive(context, remedies);
-        this.sockets = new SocketJudge(context, remedies);
+        this.within = new OneComputer(context);
+        this.choice = new AdapterChoice(context);
+        this.sender = new SenderJudge(context);
+        this.destinations = new DestinationJudge(context);
+        this.carrying = new CarryJudge(context);
+        this.receiving = new HostReceive(context);
+        this.sockets = new SocketJudge(context);
     }
 
     Carried judge(List<HopDraft> hops, Shipment s) {
@@ -45,7 +43,7 @@ final class TransportJudge {
         Shipment meant =
                 wrong.map(w -> s.to(Delivery.UNICAST, List.of(w.right()))).orElseGet(() -> asBroadcast(s, from, to));
         Carried carried = between(hops, meant, from, to, listening);
-        wrong.ifPresent(w -> w.judge(HopDraft.at(hops, HopKind.NAMED), context, remedies));
+        wrong.ifPresent(w -> w.judge(HopDraft.at(hops, HopKind.NAMED), context));
         return carried;
     }
 

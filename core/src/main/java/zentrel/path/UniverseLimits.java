@@ -17,7 +17,7 @@ final class UniverseLimits {
      *
      * @param limit how many universes of its protocol leave
      */
-    record Beyond(int limit, String text, List<Edit> remedies) {}
+    record Beyond(int limit, Facts facts) {}
 
     private final PlanIndex index;
     private final Map<Id<Stream>, Beyond> beyond = new HashMap<>();
@@ -65,28 +65,41 @@ final class UniverseLimits {
         if (away.isEmpty()) {
             return;
         }
-        String names = runs(
+        List<Facts> runs = runs(
                 away.stream().map(s -> index.universe(s.universe())).distinct().toList());
-        String text = index.name(application.id()) + " sends " + Counted.of(limit, "universe") + " by "
-                + protocol.title() + asItIs(application) + ", and the plan asks for " + all.size() + ": " + names
-                + (away.size() == 1 ? " falls away." : " fall away.") + ways(profile, protocol, all.size());
-        Beyond why = new Beyond(limit, text, remedies(application, profile, protocol, all.size()));
-        away.forEach(s -> beyond.put(s.id(), why));
+        Facts facts = Facts.of(
+                "program",
+                application,
+                "limit",
+                limit,
+                "protocol",
+                protocol,
+                "installed",
+                asItIs(application),
+                "needed",
+                all.size(),
+                "runs",
+                runs,
+                "away",
+                away.size(),
+                "ways",
+                ways(profile, protocol, all.size()));
+        away.forEach(s -> beyond.put(s.id(), new Beyond(limit, facts)));
     }
 
-    private static String asItIs(Application application) {
-        List<String> facts = new ArrayList<>();
-        application.version().ifPresent(v -> facts.add("version " + v.inForce()));
-        application.installed().licence().ifPresent(l -> facts.add("licence " + l));
-        application.installed().attached().forEach(a -> facts.add(a + " attached"));
-        return facts.isEmpty() ? "" : " (" + String.join(", ", facts) + ")";
+    private static Facts asItIs(Application application) {
+        List<Facts> facts = new ArrayList<>();
+        application.version().ifPresent(v -> facts.add(Facts.as("version", "version", v.inForce())));
+        application.installed().licence().ifPresent(l -> facts.add(Facts.as("licence", "licence", l)));
+        application.installed().attached().forEach(a -> facts.add(Facts.as("attached", "attached", a)));
+        return facts.isEmpty() ? Facts.as("nothing") : Facts.as("installed", "all", facts);
     }
 
     /** Runs of numbers as people read them: U7 to U9, U12. */
-    private static String runs(List<Universe> universes) {
+    private static List<Facts> runs(List<Universe> universes) {
         List<Integer> numbers =
                 universes.stream().map(Universe::number).sorted().toList();
-        List<String> parts = new ArrayList<>();
+        List<Facts> parts = new ArrayList<>();
         int from = numbers.get(0);
         int to = from;
         for (int i = 1; i <= numbers.size(); i++) {
@@ -94,51 +107,22 @@ final class UniverseLimits {
                 to = numbers.get(i);
                 continue;
             }
-            parts.add(from == to ? "U" + from : "U" + from + " to U" + to);
+            parts.add(Facts.as(from == to ? "universe" : "universes", "from", from, "to", to));
             if (i < numbers.size()) {
                 from = numbers.get(i);
                 to = from;
             }
         }
-        return String.join(", ", parts);
+        return parts;
     }
 
-    private static String ways(ProfileApplication profile, Protocol protocol, int needed) {
+    private static Facts ways(ProfileApplication profile, Protocol protocol, int needed) {
         Optional<ProfileLimit> enough = profile.limits().stream()
                 .filter(l -> l.protocol() == protocol
                         && l.universes() >= needed
                         && !l.condition().isEmpty())
                 .findFirst();
-        return enough.map(l -> " It sends " + l.universes() + " with " + l.condition() + ".")
-                .orElse(" Send them by another protocol or from another source.");
-    }
-
-    private List<Edit> remedies(Application application, ProfileApplication profile, Protocol protocol, int needed) {
-        List<Edit> edits = new ArrayList<>();
-        for (ProfileLimit limit : profile.limits()) {
-            if (limit.protocol() == protocol
-                    && limit.universes() >= needed
-                    && !limit.condition().isEmpty()) {
-                edits.add(new Edit(
-                        "Get " + index.name(application.id()) + " " + limit.condition(),
-                        p -> p.with(application.id(), a -> met(a, limit))));
-            }
-        }
-        return edits;
-    }
-
-    private static Application met(Application application, ProfileLimit limit) {
-        Application met = limit.fromVersion().map(application::withVersion).orElse(application);
-        Installed installed = met.installed();
-        if (limit.licence().isPresent()) {
-            installed = installed.withLicence(limit.licence());
-        }
-        if (limit.attached().isPresent()
-                && !installed.attached().contains(limit.attached().get())) {
-            List<String> attached = new ArrayList<>(installed.attached());
-            attached.add(limit.attached().get());
-            installed = installed.withAttached(attached);
-        }
-        return met.withInstalled(installed);
+        return enough.map(l -> Facts.as("enough-with", "universes", l.universes(), "condition", l.condition()))
+                .orElse(Facts.as("another-source"));
     }
 }

@@ -52,26 +52,33 @@ record WrongTarget(Shipment shipment, Host to, Ipv4Address typed, Adapter at, Ip
     }
 
     /** Breaks hop 4. */
-    void judge(HopDraft hop, PathContext context, Remedies remedies) {
+    void judge(HopDraft hop, PathContext context) {
         boolean streams = context.index.applicationsOn(to.id()).stream()
                 .anyMatch(a -> List.of(Protocol.ARTNET, Protocol.SACN).stream()
                         .anyMatch(p -> a.binding(Purpose.sending(p)).adapters().contains(at.id())
                                 || a.binding(Purpose.listening(p)).adapters().contains(at.id())));
-        String what = "the address of its " + at.name() + " adapter" + (streams ? ", which is for streams" : "");
         hop.broken(
                 context.index.find(shipment.signal()).orElseThrow() instanceof Attachment
                         ? Reason.ATTACHED_ELSEWHERE
                         : Reason.WRONG_TARGET,
                 shipment.signal(),
-                typed + ", not " + right,
-                text(context, shipment.signal(), what),
-                List.of(remedies.aim(shipment.signal(), right)));
-    }
-
-    private String text(PathContext context, Id<?> name, String what) {
-        return context.index.name(name) + " goes to " + typed + ". On " + to.name() + " that is " + what + "; "
-                + context.index.name(shipment.to().id()) + " takes "
-                + shipment.listen().title() + " at " + right + " (" + by.name()
-                + "). Send it to " + right + ".";
+                Facts.as(
+                        streams ? "streams" : "adapter",
+                        "sent",
+                        shipment.signal(),
+                        "typed",
+                        typed,
+                        "partner",
+                        to,
+                        "at",
+                        at,
+                        "program",
+                        shipment.to(),
+                        "purpose",
+                        shipment.listen(),
+                        "right",
+                        right,
+                        "by",
+                        by));
     }
 }

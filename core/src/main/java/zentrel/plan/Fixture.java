@@ -63,6 +63,11 @@ public record Fixture(
                 .flatMapToInt(b -> IntStream.rangeClosed(b.start(), Math.min(b.end(), Universe.SLOTS)));
     }
 
+    /** What people call it: its number, if it has one, and its name. */
+    public String label() {
+        return number.isEmpty() ? name : number + " " + name;
+    }
+
     /** This fixture with the break at {@code index} replaced. */
     public Fixture withBreak(int index, Break value) {
         List<Break> list = new ArrayList<>(breaks);

@@ -20,6 +20,7 @@ import zentrel.path.Issue;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.path.words.PathWords;
 import zentrel.plan.Adapter;
 import zentrel.plan.Fixture;
 import zentrel.plan.Plan;
@@ -55,6 +56,7 @@ class FindingsPropertyTest {
     /** All that a report says, without the edits themselves. */
     private static List<String> said(Report report) {
         List<String> said = new java.util.ArrayList<>();
+        PathWords words = PathWords.of(report.signalPaths());
         report.outcomes().forEach((rule, outcome) -> said.add(rule + " " + outcome));
         for (Finding f : report.findings()) {
             said.add(f.id()
@@ -67,7 +69,7 @@ class FindingsPropertyTest {
         for (SignalPath p : report.paths()) {
             said.add(p.source() + " " + p.signal() + " " + p.receiver()
                     + p.hops()
-                            .map(h -> h.at() + h.brief() + h.text() + h.would() + h.verdict())
+                            .map(h -> h.at() + words.brief(h) + words.text(h) + h.would() + h.verdict())
                             .toList());
         }
         said.add(report.load().links() + " " + report.load().air() + " "
@@ -76,7 +78,7 @@ class FindingsPropertyTest {
         for (Fixture f : report.plan().fixtures()) {
             said.add(f.id()
                     + report.signalPaths().patchIssues(f).stream()
-                            .map(Issue::text)
+                            .map(words::text)
                             .toList()
                             .toString());
         }
@@ -183,7 +185,10 @@ class FindingsPropertyTest {
                             .isEqualTo(hop.kind());
                     if (issue.verdict() == Verdict.BROKEN) {
                         assertThat(found)
-                                .as("hop %s: %s", hop.kind(), issue.text())
+                                .as(
+                                        "hop %s: %s",
+                                        hop.kind(),
+                                        PathWords.of(report.signalPaths()).text(issue))
                                 .contains(issue.fixId());
                         died.add(issue.fixId() + " " + hop.kind());
                     }

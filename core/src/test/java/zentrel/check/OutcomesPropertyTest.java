@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import zentrel.path.Hop;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
+import zentrel.path.words.PathWords;
 import zentrel.plan.Plan;
 
 /** What a report says of each rule fits what it found, over random rigs with several mistakes. */
@@ -67,18 +68,20 @@ class OutcomesPropertyTest {
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void whatComesAfterTheFirstBrokenHopWouldBe(long seed) {
-        for (SignalPath path : Check.run(rig(seed)).paths()) {
+        Report report = Check.run(rig(seed));
+        PathWords words = PathWords.of(report.signalPaths());
+        for (SignalPath path : report.paths()) {
             for (var leg : path.legs()) {
                 assertThat(leg.hops()).hasSize(10);
                 boolean broken = false;
                 for (Hop hop : leg.hops()) {
                     if (broken) {
                         assertThat(hop.would() || !hop.applicable())
-                                .as(hop.kind() + ": " + hop.text())
+                                .as(hop.kind() + ": " + words.text(hop))
                                 .isTrue();
                     }
                     broken |= hop.verdict() == Verdict.BROKEN;
-                    assertThat(hop.text()).isNotBlank();
+                    assertThat(words.text(hop)).isNotBlank();
                 }
             }
             assertThat(path.verdict())

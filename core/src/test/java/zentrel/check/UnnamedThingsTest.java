@@ -20,6 +20,8 @@ import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanWriter;
 import zentrel.path.PathReport;
+import zentrel.path.fix.PathFixes;
+import zentrel.path.words.PathWords;
 import zentrel.plan.Fixture;
 import zentrel.plan.Plan;
 
@@ -83,17 +85,19 @@ class UnnamedThingsTest {
             said.add(f.text());
             f.fixes().forEach(x -> said.add(x.edit().text()));
         }
+        PathWords words = PathWords.of(report.signalPaths());
+        PathFixes fixes = new PathFixes(report.signalPaths());
         List<PathReport> paths = new ArrayList<>();
         plan.fixtures().stream()
                 .map(Fixture::id)
                 .forEach(f -> paths.add(report.signalPaths().of(f)));
         plan.applications().forEach(a -> paths.add(report.signalPaths().of(a.id())));
         paths.stream().flatMap(p -> p.paths().stream()).flatMap(p -> p.hops()).forEach(h -> {
-            said.add(h.brief());
-            said.add(h.text());
+            said.add(words.brief(h));
+            said.add(words.text(h));
             h.issues().forEach(i -> {
-                said.add(i.text());
-                i.remedies().forEach(e -> said.add(e.text()));
+                said.add(words.text(i));
+                fixes.of(i).forEach(e -> said.add(e.text()));
             });
         });
         for (Contest contest : Contest.all(report.signalPaths())) {

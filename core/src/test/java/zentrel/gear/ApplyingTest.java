@@ -27,6 +27,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 
 /** From planned to typed in to in force, and what keeps a copy of what changed. */
@@ -130,7 +131,8 @@ class ApplyingTest {
         plan = plan.with(port.id(), p -> p.withWire(new Setting<>(sent, sent + 1)));
         var path = new SignalPaths(plan).of(port.id()).paths().get(0);
         assertThat(path.verdict()).isEqualTo(Verdict.BROKEN);
-        assertThat(path.decisive().orElseThrow().text()).contains(sent + " is planned, not in force");
+        assertThat(new PathWords(plan.index()).text(path.decisive().orElseThrow()))
+                .contains(sent + " is planned, not in force");
     }
 
     @Test

@@ -30,6 +30,7 @@ import zentrel.file.PlanWriter;
 import zentrel.file.ProfileFile;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 import zentrel.table.LeftOut;
 
@@ -267,7 +268,7 @@ class GearTest {
                 .decisive()
                 .orElseThrow();
         assertThat(hop.kind().number()).isEqualTo(5);
-        assertThat(hop.text()).contains("is not plugged in. Plug it in.");
+        assertThat(new PathWords(plan.index()).text(hop)).contains("is not plugged in. Plug it in.");
     }
 
     @Test

@@ -12,6 +12,7 @@ import zentrel.check.Fixes;
 import zentrel.check.Outcome;
 import zentrel.gear.Library;
 import zentrel.gear.Wording;
+import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 
 /** A console's own stream to a previs: where it dies, and that it never says more than is known. */
@@ -93,10 +94,11 @@ class AttachmentTableTest {
     @Test
     void theSignIsWhatToLookFor() {
         Plan plan = rig("net", "", "1", "1", "", ",\"sign\":\"a green dot\"");
-        assertThat(path(plan).legs().get(0).hop(HopKind.WINS).text())
+        assertThat(new PathWords(plan.index()).text(path(plan).legs().get(0).hop(HopKind.WINS)))
                 .isEqualTo("Only its maker knows what is in it. It works when View shows a green dot.");
         Plan without = rig("net", "", "1", "1", "", "");
-        assertThat(path(without).legs().get(0).hop(HopKind.WINS).text())
+        assertThat(new PathWords(without.index())
+                        .text(path(without).legs().get(0).hop(HopKind.WINS)))
                 .endsWith("Look at View for a sign that it is connected.");
     }
 

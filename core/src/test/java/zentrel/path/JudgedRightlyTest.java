@@ -20,6 +20,7 @@ import zentrel.check.PathFindings;
 import zentrel.check.Report;
 import zentrel.check.Severity;
 import zentrel.contest.Contest;
+import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 
 /** Plans with one fault each beside a healthy one and near misses; every fix that is offered leaves nothing new. */
@@ -99,7 +100,8 @@ class JudgedRightlyTest {
                         .paths()
                         .get(0)
                         .issues())
-                .anyMatch(i -> i.reason() == Reason.PASSING_OFF && i.text().startsWith("Router, which routes between"));
+                .anyMatch(i -> i.reason() == Reason.PASSING_OFF
+                        && new PathWords(off.index()).text(i).startsWith("Router, which routes between"));
         assertThat(fixes(off, "power.off")).isNotEmpty();
     }
 
@@ -543,7 +545,8 @@ class JudgedRightlyTest {
                 .get(0);
         assertThat(decisive(path)).isEqualTo("adapter.port-shared at risk");
         assertThat(Optional.of(path.decisive().orElseThrow().kind())).isEqualTo(finding.hop());
-        assertThat(path.decisive().orElseThrow().text()).isEqualTo(finding.text());
+        assertThat(PathWords.of(report.signalPaths()).text(path.decisive().orElseThrow()))
+                .isEqualTo(finding.text());
     }
 
     @Test

@@ -13,6 +13,7 @@ import zentrel.TestPlans;
 import zentrel.demo.FernlightTrail;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 
 class SignalPathsTest {
@@ -46,7 +47,8 @@ class SignalPathsTest {
         assertThat(path.receiver()).contains(Kind.PORT.id("a1"));
         assertThat(path.protocol()).isEqualTo("artnet");
         assertThat(verdicts(path.legs().get(0))).isEqualTo("pppppppppp");
-        assertThat(path.hops()).allSatisfy(h -> assertThat(h.text()).endsWith("."));
+        assertThat(path.hops())
+                .allSatisfy(h -> assertThat(new PathWords(PIER.index()).text(h)).endsWith("."));
     }
 
     @Test
@@ -118,8 +120,9 @@ class SignalPathsTest {
         List<SignalPath> paths =
                 new SignalPaths(PIER).ofUniverse(Kind.UNIVERSE.id("n2")).paths();
         assertThat(paths).hasSize(2);
-        assertThat(paths.get(0).legs().get(0).hop(HopKind.WINS).text()).contains("wins over Spare desk at 80");
-        assertThat(paths.get(1).legs().get(0).hop(HopKind.WINS).text()).contains("Desk wins with priority 100");
+        PathWords words = new PathWords(PIER.index());
+        assertThat(words.text(paths.get(0).legs().get(0).hop(HopKind.WINS))).contains("wins over Spare desk at 80");
+        assertThat(words.text(paths.get(1).legs().get(0).hop(HopKind.WINS))).contains("Desk wins with priority 100");
     }
 
     @Test
@@ -157,7 +160,8 @@ class SignalPathsTest {
         SignalPath there = only(address("desk.light", "10.77.1.1/24"), "x1");
         assertThat(there.decisive().orElseThrow().issue().orElseThrow().reason())
                 .isEqualTo(Reason.NO_ROUTE);
-        assertThat(there.decisive().orElseThrow().text()).contains("though the way back is there");
+        assertThat(new PathWords(PIER.index()).text(there.decisive().orElseThrow()))
+                .contains("though the way back is there");
         // The desk sees the node, the node does not see the desk: the poll arrives, the reply does not.
         SignalPath back = only(address("node-a.net", "10.77.20.3/24"), "x1");
         assertThat(back.decisive().orElseThrow().issue().orElseThrow().reason()).isEqualTo(Reason.REPLY_LOST);

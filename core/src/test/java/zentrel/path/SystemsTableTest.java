@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
+import zentrel.path.words.PathWords;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 
@@ -39,14 +40,14 @@ class SystemsTableTest {
         return text.toString();
     }
 
-    private static SignalPath path(
+    private static SignalPaths paths(
             String from, String a, String to, String check, String b, String delivery, String target) {
         String protocol = delivery.equals("multicast") ? "sacn" : "artnet";
         String typed = target == null ? "" : ",\"to\":[\"" + target + "\"]";
         Plan plan = TestPlans.read(
                 RIG.formatted(from, adapters("a", a), to, check, adapters("b", b), protocol, delivery, typed, protocol)
                         .getBytes(StandardCharsets.UTF_8));
-        return new SignalPaths(plan).ofUniverse(Kind.UNIVERSE.id("u")).paths().get(0);
+        return new SignalPaths(plan);
     }
 
     @ParameterizedTest(name = "{0} {1} to {2} {4}, {5} {6}: {7}")
@@ -90,14 +91,17 @@ class SystemsTableTest {
     })
     void whatHappens(
             String from, String a, String to, String check, String b, String delivery, String target, String expected) {
-        SignalPath path = path(from, a, to, check, b, delivery, target);
+        SignalPaths paths = paths(from, a, to, check, b, delivery, target);
+        SignalPath path = paths.ofUniverse(Kind.UNIVERSE.id("u")).paths().get(0);
         String reasons = path.issues().map(i -> i.reason().code()).collect(Collectors.joining(" "));
         if (expected.equals("passes")) {
             assertThat(path.verdict()).as(reasons).isEqualTo(Verdict.PASSES);
         } else {
             assertThat(Arrays.asList(reasons.split(" ", -1))).contains(expected);
             assertThat(path.verdict()).isIn(Verdict.BROKEN, Verdict.AT_RISK);
-            assertThat(path.decisive().orElseThrow().text()).endsWith(".").doesNotContain("null");
+            assertThat(PathWords.of(paths).text(path.decisive().orElseThrow()))
+                    .endsWith(".")
+                    .doesNotContain("null");
         }
     }
 }

@@ -3,6 +3,7 @@ package zentrel.app.shell;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -30,6 +31,7 @@ import zentrel.path.Issue;
 import zentrel.path.Leg;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
+import zentrel.path.words.PathWords;
 import zentrel.plan.Answer;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
@@ -294,13 +296,19 @@ public final class PathStrip extends VBox {
                         : path.delivery().replace('-', ' '));
     }
 
-    private static String verdictText(SignalPath path) {
+    private String verdictText(SignalPath path) {
         Optional<Hop> decisive = path.decisive();
         if (decisive.isEmpty()) {
             return path.verdict() == Verdict.PASSES ? "passes all hops" : "nothing to judge";
         }
         String at = path.verdict().title() + " at " + decisive.get().kind().number() + " of 10";
-        return at + decisive.get().issue().map(i -> ": " + i.brief()).orElse("");
+        return at + decisive.get().issue().map(i -> ": " + words().brief(i)).orElse("");
+    }
+
+    /** The words of what is judged, with the names that it was judged with. */
+    private PathWords words() {
+        return PathWords.of(Objects.requireNonNull(document.reportProperty().get(), "the report")
+                .signalPaths());
     }
 
     private Node hop(Hop hop, boolean link, Optional<Evidence.Sight> sight) {
@@ -317,7 +325,7 @@ public final class PathStrip extends VBox {
                         + (link ? hop.kind().linkTitle() : hop.kind().title()),
                 "small");
         String briefly = sight.map(s -> (s.arrived() ? "seen " : "not seen ") + s.text())
-                .orElse(would && hop.verdict() == Verdict.PASSES ? "would pass" : hop.brief());
+                .orElse(would && hop.verdict() == Verdict.PASSES ? "would pass" : words().brief(hop));
         Label brief = Texts.mono(briefly, "small");
         brief.getStyleClass()
                 .add(
@@ -336,8 +344,8 @@ public final class PathStrip extends VBox {
         column.setFocusTraversable(true);
         column.setAccessibleText("Hop " + hop.kind().number() + ", "
                 + label.getText().substring(label.getText().indexOf(' ') + 1) + ": "
-                + hop.verdict().title() + ". " + hop.text());
-        Hint.on(column, hop::text);
+                + hop.verdict().title() + ". " + words().text(hop));
+        Hint.on(column, () -> words().text(hop));
         column.setOnMouseClicked(e -> choose(hop.kind()));
         column.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
@@ -378,10 +386,10 @@ public final class PathStrip extends VBox {
         HBox row = new HBox(12);
         row.setAlignment(Pos.CENTER_LEFT);
         hop.ifPresent(h -> {
-            Label text = Texts.of(h.kind().number() + "  " + h.text());
+            Label text = Texts.of(h.kind().number() + "  " + words().text(h));
             text.setMinWidth(0);
             HBox.setHgrow(text, Priority.ALWAYS);
-            Hint.on(text, h::text);
+            Hint.on(text, () -> words().text(h));
             row.getChildren().add(text);
             h.issue().ifPresent(i -> {
                 Button cause = LookRow.kept(button("Go to the cause", () -> document.select(i.cause())));

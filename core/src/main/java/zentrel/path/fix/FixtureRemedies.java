@@ -1,4 +1,4 @@
-package zentrel.path;
+package zentrel.path.fix;
 
 import java.util.Optional;
 import zentrel.plan.Break;
@@ -13,7 +13,7 @@ final class FixtureRemedies {
     /** The fixture on a line; parts that have a line of their own stay on it. */
     static Edit hang(Fixture fixture, Line on, String name) {
         return new Edit(
-                "Hang " + label(fixture) + " on " + name,
+                "Hang " + fixture.label() + " on " + name,
                 p -> p.with(fixture.id(), f -> f.withLine(Optional.of(on.id()))));
     }
 
@@ -21,27 +21,23 @@ final class FixtureRemedies {
     static Edit hang(Fixture fixture, Break part, Line on, String name) {
         if (fixture.breaks().size() == 1) {
             return new Edit(
-                    "Hang " + label(fixture) + " on " + name,
+                    "Hang " + fixture.label() + " on " + name,
                     p -> p.with(
                             fixture.id(), f -> f.withLine(Optional.of(on.id())).withoutBreakLines()));
         }
         int at = fixture.breaks().indexOf(part);
         return new Edit(
-                "Connect slots " + part.start() + " to " + part.end() + " of " + label(fixture) + " by " + name,
+                "Connect slots " + part.start() + " to " + part.end() + " of " + fixture.label() + " by " + name,
                 p -> p.with(
                         fixture.id(), f -> f.withBreak(at, f.breaks().get(at).withLine(Optional.of(on.id())))));
     }
 
     static Edit repatch(Fixture fixture, int breakIndex, int start) {
         return new Edit(
-                "Move " + label(fixture) + " to slot " + start,
+                "Move " + fixture.label() + " to slot " + start,
                 p -> p.with(fixture.id(), f -> {
                     Break b = f.breaks().get(breakIndex);
                     return f.withBreak(breakIndex, b.startingAt(start));
                 }));
-    }
-
-    static String label(Fixture fixture) {
-        return fixture.number().isEmpty() ? fixture.name() : fixture.number() + " " + fixture.name();
     }
 }

@@ -1,4 +1,4 @@
-package zentrel.path;
+package zentrel.path.fix;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.path.PathContext;
 import zentrel.plan.*;
 
 /** The places of a plan in which an address of a device is typed: unicast lists, destinations, fields of other devices. */
@@ -28,19 +29,19 @@ final class TypedPlaces {
     String said(Id<Host> owner, Ipv4Address from) {
         Set<String> places = new LinkedHashSet<>();
         for (Id<?> id : typed().getOrDefault(from, List.of())) {
-            Object found = context.index.find(id).orElseThrow();
-            if (found instanceof Stream s && context.index.takes(owner, s.universe())) {
-                places.add("the unicast list of " + context.index.name(s.application()));
+            Object found = context.index().find(id).orElseThrow();
+            if (found instanceof Stream s && context.index().takes(owner, s.universe())) {
+                places.add("the unicast list of " + context.index().name(s.application()));
             } else if (found instanceof ControlLink l
-                    && context.index.application(l.to()).host().equals(owner)) {
-                places.add("the destination of " + context.index.name(l.id()));
+                    && context.index().application(l.to()).host().equals(owner)) {
+                places.add("the destination of " + context.index().name(l.id()));
             } else if (found instanceof Attachment a
-                    && context.index.application(a.to()).host().equals(owner)) {
-                places.add("the destination of " + context.index.name(a.id()));
+                    && context.index().application(a.to()).host().equals(owner)) {
+                places.add("the destination of " + context.index().name(a.id()));
             } else if (found instanceof TypedCopy c
                     && c.of().is(Kind.ADAPTER)
-                    && context.index.hostOf(c.of()).id().equals(owner)) {
-                places.add(c.name() + " in " + context.index.name(c.owner()));
+                    && context.index().hostOf(c.of()).id().equals(owner)) {
+                places.add(c.name() + " in " + context.index().name(c.owner()));
             }
         }
         if (places.isEmpty()) {
@@ -56,10 +57,10 @@ final class TypedPlaces {
         Map<Ipv4Address, List<Id<?>>> known = typed;
         if (known == null) {
             Map<Ipv4Address, List<Id<?>>> all = new HashMap<>();
-            context.plan.streams().forEach(s -> s.to().forEach(a -> put(all, a, s.id())));
-            context.plan.links().forEach(l -> put(all, l.destination().inForce(), l.id()));
-            context.plan.attachments().forEach(a -> a.destination().ifPresent(d -> put(all, d.inForce(), a.id())));
-            for (TypedCopy copy : context.plan.copies()) {
+            context.plan().streams().forEach(s -> s.to().forEach(a -> put(all, a, s.id())));
+            context.plan().links().forEach(l -> put(all, l.destination().inForce(), l.id()));
+            context.plan().attachments().forEach(a -> a.destination().ifPresent(d -> put(all, d.inForce(), a.id())));
+            for (TypedCopy copy : context.plan().copies()) {
                 if (copy.of().is(Kind.ADAPTER)) {
                     put(all, Ipv4Address.parse(copy.value().inForce()), copy.id());
                 }

@@ -1,4 +1,4 @@
-package zentrel.path;
+package zentrel.path.fix;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -9,6 +9,7 @@ import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
+import zentrel.path.PathContext;
 import zentrel.plan.*;
 
 /** The edits that give an adapter another address or mask. Where the old address is typed elsewhere, that is set as well. */
@@ -22,7 +23,7 @@ public final class AddressRemedies {
     }
 
     private String name(Id<?> id) {
-        return context.index.name(id);
+        return context.index().name(id);
     }
 
     /** Puts what is planned in force, where that is another address. */
@@ -53,7 +54,7 @@ public final class AddressRemedies {
         List<DhcpServer> pools = new ArrayList<>();
         segment.ifPresent(s -> {
             used.addAll(context.usedOn(s));
-            context.index.adaptersOn(s).forEach(a -> a.serves().ifPresent(pools::add));
+            context.index().adaptersOn(s).forEach(a -> a.serves().ifPresent(pools::add));
         });
         long given = pools.stream().mapToLong(DhcpServer::size).sum();
         Ipv4Address near = at < adapter.addresses().size()
@@ -106,7 +107,7 @@ public final class AddressRemedies {
     /** Worked out on the plan as it is by then, so that no two get the same. */
     private static Plan freshAddress(Plan plan, Id<Adapter> id, HostAddress address) {
         PathContext now = new PathContext(plan);
-        Adapter adapter = now.index.adapter(id);
+        Adapter adapter = now.index().adapter(id);
         List<Edit> edits = new AddressRemedies(now)
                 .giveAddress(adapter, at(adapter, address.address()), Optional.of(address.subnet()));
         return edits.isEmpty() ? plan : edits.get(edits.size() - 1).applyTo(plan);
@@ -153,7 +154,7 @@ public final class AddressRemedies {
 
     /** Changes an address, and with it the typed copies of it: unicast lists and the destinations of links. */
     private Edit moveTo(Adapter adapter, int at, HostAddress to, String what) {
-        Id<Host> owner = context.index.hostOf(adapter.id()).id();
+        Id<Host> owner = context.index().hostOf(adapter.id()).id();
         Optional<Ipv4Address> from = at < adapter.addresses().size()
                 ? Optional.of(adapter.addresses().get(at).inForce().address())
                 : Optional.empty();

@@ -1,4 +1,4 @@
-package zentrel.path;
+package zentrel.path.fix;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -6,8 +6,11 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
+import zentrel.path.Cabling;
+import zentrel.path.PathContext;
 import zentrel.plan.*;
 
 /**
@@ -18,7 +21,7 @@ public final class Remedies {
     private final PathContext context;
     private final AddressRemedies addresses;
 
-    Remedies(PathContext context) {
+    public Remedies(PathContext context) {
         this.context = context;
         this.addresses = new AddressRemedies(context);
     }
@@ -29,7 +32,7 @@ public final class Remedies {
     }
 
     private String name(Id<?> id) {
-        return context.index.name(id);
+        return context.index().name(id);
     }
 
     Edit bind(Application application, Purpose purpose, Adapter adapter) {
@@ -157,9 +160,9 @@ public final class Remedies {
                 .filter(protocol::carries)
                 .orElse(Math.max(
                         protocol.firstNumber(),
-                        context.index.universe(stream.universe()).number()));
+                        context.index().universe(stream.universe()).number()));
         Delivery delivery = protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.FOUND;
-        Id<Stream> id = Kind.STREAM.id(Ids.free(context.plan, stream.id().value() + "-" + protocol.word()));
+        Id<Stream> id = Kind.STREAM.id(Ids.free(context.plan(), stream.id().value() + "-" + protocol.word()));
         Stream added = new Stream(
                 id,
                 stream.application(),
@@ -175,7 +178,7 @@ public final class Remedies {
                 stream.ratePerSecond(),
                 stream.preview());
         return new Edit(
-                "Send " + context.index.universe(stream.universe()).label() + " by " + protocol.title() + " too, as "
+                "Send " + context.index().universe(stream.universe()).label() + " by " + protocol.title() + " too, as "
                         + wire,
                 p -> p.and(Kind.STREAM, added)
                         .with(
@@ -290,7 +293,7 @@ public final class Remedies {
 
     /** Sends a control link or what is attached to an address, or adds the address to the list of a stream. */
     Edit aim(Id<?> signal, Ipv4Address at) {
-        Object found = context.index.find(signal).orElseThrow();
+        Object found = context.index().find(signal).orElseThrow();
         if (found instanceof Stream stream) {
             return addToList(stream, at);
         }
@@ -300,6 +303,14 @@ public final class Remedies {
                 : new Edit(
                         text,
                         p -> p.with(((Attachment) found).id(), a -> a.withDestination(Optional.of(Setting.of(at)))));
+    }
+
+    /** Changes how a program receives OSC. */
+    Edit onOscInput(String what, Application application, UnaryOperator<OscInput> change) {
+        return new Edit(
+                what + name(application.id()),
+                p -> p.with(
+                        application.id(), a -> a.withOsc(change.apply(a.osc().orElseThrow()))));
     }
 
     /** Lets a host take what comes from any source that it has a route to. */
