@@ -16,10 +16,7 @@ final class AdapterPortShared extends PathRule {
     private static final int LAST_PORT = 65535;
 
     AdapterPortShared() {
-        super(
-                "adapter.port-shared",
-                "Two programs of one computer on one port",
-                "What is sent to an address and a port goes to one program: of two that listen there, the one that opened the port last, on most systems. Groups and broadcasts reach both.");
+        super("adapter.port-shared");
     }
 
     @Override

@@ -11,10 +11,7 @@ import zentrel.plan.TypedCopy;
 /** What was typed in once differs from what it is a copy of: {@code adapter.stale-setting}. */
 final class AdapterStaleSetting extends PathRule {
     AdapterStaleSetting() {
-        super(
-                "adapter.stale-setting",
-                "A copy that somebody typed in differs",
-                "Some applications keep an address, a number or a name that was typed in once, and so do labels. When the thing itself changes, the copy stays what it was, and nothing on the screen says so.");
+        super("adapter.stale-setting");
     }
 
     @Override

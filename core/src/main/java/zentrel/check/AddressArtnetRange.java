@@ -13,10 +13,7 @@ import zentrel.plan.*;
 /** An address outside the ranges that the box accepts: {@code address.artnet-range}. */
 final class AddressArtnetRange extends PathRule {
     AddressArtnetRange() {
-        super(
-                "address.artnet-range",
-                "Outside the ranges that the box accepts",
-                "Older Art-Net gear works in 2.0.0.0/8 or 10.0.0.0/8 only; newer gear takes any range. What a box accepts is said by its profile.");
+        super("address.artnet-range");
     }
 
     @Override

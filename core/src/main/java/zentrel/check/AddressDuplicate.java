@@ -13,10 +13,7 @@ import zentrel.plan.Segment;
 /** One address on two adapters: {@code address.duplicate}. */
 final class AddressDuplicate extends PathRule {
     AddressDuplicate() {
-        super(
-                "address.duplicate",
-                "One address on two adapters",
-                "Two of one kind out of the box often have one address. Unicast then goes to whichever answered last; broadcast and groups still reach both. Set them up one at a time.");
+        super("address.duplicate");
     }
 
     @Override

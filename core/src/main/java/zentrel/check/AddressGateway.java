@@ -14,10 +14,7 @@ import zentrel.plan.Segment;
 /** A gateway outside the subnet, or on a closed segment: {@code address.gateway}. */
 final class AddressGateway extends PathRule {
     AddressGateway() {
-        super(
-                "address.gateway",
-                "A gateway that leads nowhere",
-                "A gateway is a neighbour: outside the adapter's own subnet it cannot be reached, and systems refuse it or ignore it. On a closed segment it does no harm, but computers then look for the internet there.");
+        super("address.gateway");
     }
 
     @Override

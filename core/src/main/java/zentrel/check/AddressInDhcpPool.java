@@ -13,10 +13,7 @@ import zentrel.plan.Segment;
 /** Set by hand inside the pool of a DHCP server: {@code address.in-dhcp-pool}. */
 final class AddressInDhcpPool extends PathRule {
     AddressInDhcpPool() {
-        super(
-                "address.in-dhcp-pool",
-                "Set by hand inside a DHCP pool",
-                "The server does not know of it and gives the same address to the next box that asks; some servers ask around first, and a box that is off at that moment does not answer.");
+        super("address.in-dhcp-pool");
     }
 
     @Override

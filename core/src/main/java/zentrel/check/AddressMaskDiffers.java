@@ -12,10 +12,7 @@ import zentrel.plan.Segment;
 /** Masks differ on one segment: {@code address.mask-differs}. */
 final class AddressMaskDiffers extends PathRule {
     AddressMaskDiffers() {
-        super(
-                "address.mask-differs",
-                "Masks differ on one segment",
-                "The mask says who is near. With two masks on one segment unicast may work one way and not the other, and a directed broadcast, the last address by the sender's mask, is dropped by everybody with another mask.");
+        super("address.mask-differs");
     }
 
     @Override

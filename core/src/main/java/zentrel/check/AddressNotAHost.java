@@ -12,10 +12,7 @@ import zentrel.plan.Host;
 /** An address that no host may have: {@code address.not-a-host}. */
 final class AddressNotAHost extends PathRule {
     AddressNotAHost() {
-        super(
-                "address.not-a-host",
-                "An address that no host may have",
-                "The first address of a subnet names the network and the last is its broadcast (RFC 1122; not in /31, RFC 3021). 0/8, groups and 240/4 are no hosts either. Some devices accept such an address and then behave oddly.");
+        super("address.not-a-host");
     }
 
     @Override

@@ -12,10 +12,7 @@ import zentrel.plan.Segment;
 /** A public range on a segment with a way out: {@code address.public-routed}. */
 final class AddressPublicRouted extends PathRule {
     AddressPublicRouted() {
-        super(
-                "address.public-routed",
-                "A public range on a segment with a way out",
-                "Addresses outside 10/8, 172.16/12 and 192.168/16 (RFC 1918) belong to somebody, 2/8 among them. With a way out, a router sends what is meant for them to their owners, and answers never come back.");
+        super("address.public-routed");
     }
 
     @Override

@@ -9,10 +9,7 @@ import zentrel.plan.*;
 /** A cable that must lead straight to its partner: {@code cable.must-be-direct}. */
 final class CableMustBeDirect extends PathRule {
     CableMustBeDirect() {
-        super(
-                "cable.must-be-direct",
-                "A cable that must lead straight to its partner",
-                "Some links carry no addresses, or more than a switch passes on. Their cable leads straight from box to box, with no switch in between.");
+        super("cable.must-be-direct");
     }
 
     @Override

@@ -14,10 +14,7 @@ import zentrel.plan.VersionRule;
 /** Versions of a session's members differ: {@code desk.version-differs}. */
 final class DeskVersionDiffers extends PathRule {
     DeskVersionDiffers() {
-        super(
-                "desk.version-differs",
-                "Versions of a session's members differ",
-                "Desks of one session must run versions that agree, as their maker says how closely. Where they do not, a desk does not join, or joins and shows an older show.");
+        super("desk.version-differs");
     }
 
     @Override

@@ -14,10 +14,7 @@ import zentrel.plan.Setting;
 /** Two DHCP servers on one segment: {@code dhcp.two-servers}. */
 final class DhcpTwoServers extends PathRule {
     DhcpTwoServers() {
-        super(
-                "dhcp.two-servers",
-                "Two DHCP servers on one segment",
-                "Whoever answers first gives the address (RFC 2131 §3.1): at each start a box may land in the other's range, with another gateway.");
+        super("dhcp.two-servers");
     }
 
     @Override

@@ -15,10 +15,7 @@ import zentrel.plan.*;
 /** More than 32 unit loads on a DMX line: {@code line.loads}. */
 final class LineLoads extends PathRule {
     LineLoads() {
-        super(
-                "line.loads",
-                "More than 32 unit loads on a DMX line",
-                "A transmitter drives 32 unit loads (ANSI E1.11, EIA-485). Beyond that, levels are lost now and then, mostly at the far end.");
+        super("line.loads");
     }
 
     /** Unit loads that one transmitter drives (ANSI E1.11 by way of EIA-485). */

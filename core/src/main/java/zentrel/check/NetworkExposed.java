@@ -19,10 +19,7 @@ import zentrel.plan.Segment;
 /** A stream that guests can reach: {@code network.exposed}. */
 final class NetworkExposed extends PathRule {
     NetworkExposed() {
-        super(
-                "network.exposed",
-                "A stream that guests can reach",
-                "A stream has no password: whoever shares its segment may write to it. Guests get a segment of their own.");
+        super("network.exposed");
     }
 
     @Override

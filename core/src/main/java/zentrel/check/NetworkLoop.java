@@ -9,10 +9,7 @@ import zentrel.path.HopKind;
 /** Cables in a ring: {@code network.loop}. */
 final class NetworkLoop extends PathRule {
     NetworkLoop() {
-        super(
-                "network.loop",
-                "Cables in a ring",
-                "Two ways between the same switches, and nothing that cuts one of them: every broadcast goes round for ever, all lights of the switches flash together, and nothing else gets through.");
+        super("network.loop");
     }
 
     @Override

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import zentrel.path.HopKind;
 import zentrel.path.Verdict;
 import zentrel.plan.Edit;
@@ -16,21 +17,25 @@ import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
 /**
- * A rule that reports what the signal paths met: one finding for each cause, however many paths suffer from it. A subclass
- * gives the words, and may add what is wrong although no signal depends on it.
+ * A rule that reports what the signal paths met: one finding for each cause, however many paths suffer from it. A subclass may
+ * add what is wrong although no signal depends on it.
  */
-abstract class PathRule implements Rule {
+class PathRule implements Rule {
     /** How many of those who suffer are named among the subjects. */
     private static final int MOST_SUFFERERS = 30;
 
     private final String id;
-    private final String title;
-    private final String why;
+    private final Predicate<CheckContext> applies;
 
-    PathRule(String id, String title, String why) {
+    /** A rule that applies wherever there is a path. */
+    PathRule(String id) {
+        this(id, context -> context.signalPaths().any());
+    }
+
+    /** @param applies whether the plan has anything that the rule is about */
+    PathRule(String id, Predicate<CheckContext> applies) {
         this.id = id;
-        this.title = title;
-        this.why = why;
+        this.applies = applies;
     }
 
     @Override
@@ -39,18 +44,8 @@ abstract class PathRule implements Rule {
     }
 
     @Override
-    public final String title() {
-        return title;
-    }
-
-    @Override
-    public final String why() {
-        return why;
-    }
-
-    @Override
     public boolean applies(CheckContext context) {
-        return context.signalPaths().any();
+        return applies.test(context);
     }
 
     @Override

@@ -14,10 +14,7 @@ import zentrel.universe.PortAddress;
 /** Ports of one page that are meant for different Sub-Nets: {@code port.page}. */
 final class PortPage extends PathRule {
     PortPage() {
-        super(
-                "port.page",
-                "Ports of one page outside one Sub-Net",
-                "A device answers polls with one Net and Sub-Net for up to four ports, so Port-Addresses 14, 15, 16 and 17 cannot be set on one page (Art-Net 4, ArtPollReply).");
+        super("port.page");
     }
 
     @Override

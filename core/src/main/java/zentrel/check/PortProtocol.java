@@ -13,10 +13,7 @@ import zentrel.plan.Receiver;
 /** A port set to the other protocol: {@code port.protocol}. */
 final class PortProtocol extends PathRule {
     PortProtocol() {
-        super(
-                "port.protocol",
-                "A port set to the other protocol",
-                "A port of a node takes one protocol at a time. Where its node could take what is sent, only this setting keeps it out; where the port is set to what its node cannot take at all, nothing ever arrives.");
+        super("port.protocol");
     }
 
     @Override

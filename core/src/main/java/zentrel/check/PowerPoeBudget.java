@@ -11,10 +11,7 @@ import zentrel.plan.Counted;
 /** More power than the switch gives over its sockets: {@code power.poe-budget}. */
 final class PowerPoeBudget extends PathRule {
     PowerPoeBudget() {
-        super(
-                "power.poe-budget",
-                "More power than the switch gives over its sockets",
-                "A switch gives so much at one socket and so much in all (IEEE 802.3af 15.4 W, at 30 W, bt 60 or 90 W at the socket). Above that the last one plugged in stays dark, or another goes dark.");
+        super("power.poe-budget");
     }
 
     @Override

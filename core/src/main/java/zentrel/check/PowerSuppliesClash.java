@@ -11,10 +11,7 @@ import zentrel.plan.Profile;
 /** Two supplies that must not both be connected: {@code power.supplies-clash}. */
 final class PowerSuppliesClash extends PathRule {
     PowerSuppliesClash() {
-        super(
-                "power.supplies-clash",
-                "Two supplies that must not both be connected",
-                "Some devices may be powered one way or the other, not both at once: they restart at random, or are damaged. The profile says which.");
+        super("power.supplies-clash");
     }
 
     @Override

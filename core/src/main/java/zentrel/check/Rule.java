@@ -13,10 +13,14 @@ public interface Rule {
     }
 
     /** What the rule looks for, in a few words. */
-    String title();
+    default String title() {
+        return RuleWords.title(id());
+    }
 
     /** Why it matters and how it shows, in plain sentences. */
-    String why();
+    default String why() {
+        return RuleWords.why(id());
+    }
 
     /** Whether the plan has anything that the rule is about. */
     boolean applies(CheckContext context);

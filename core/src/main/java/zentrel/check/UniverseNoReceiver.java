@@ -11,10 +11,7 @@ import zentrel.plan.Universe;
 /** Sent but nobody takes it: {@code universe.no-receiver}. */
 final class UniverseNoReceiver extends PathRule {
     UniverseNoReceiver() {
-        super(
-                "universe.no-receiver",
-                "Sent but nobody takes it",
-                "A universe is sent and no port is set to it. Where fixtures are patched in it they stay dark; else it is load for nothing.");
+        super("universe.no-receiver");
     }
 
     @Override

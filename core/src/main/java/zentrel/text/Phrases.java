@@ -28,6 +28,15 @@ public final class Phrases {
         return known.computeIfAbsent(key, k -> new Template(bundle.getString(k)));
     }
 
+    /**
+     * A text without places, as it is.
+     *
+     * @throws java.util.MissingResourceException if there is none of that key
+     */
+    public String text(String key) {
+        return bundle.getString(key);
+    }
+
     public boolean has(String key) {
         return bundle.containsKey(key);
     }
