@@ -29,28 +29,29 @@ class ArchitectureTest {
             Map.entry("text", ""), // which characters may stand where
             Map.entry("ipv4", ""), // address arithmetic, shared by all that judges, sends or draws
             Map.entry("universe", "ipv4"), // number arithmetic
+            Map.entry("source", ""), // where values come from
             Map.entry("control", ""), // OSC patterns, shared by the path and the stand-ins
-            Map.entry("plan", "ipv4 text"), // the plan knows nothing above it
-            Map.entry("table", "ipv4 plan text"),
+            Map.entry("plan", "ipv4 text source"), // the plan knows nothing above it
+            Map.entry("table", "ipv4 plan text source"),
             Map.entry("file", "ipv4 plan text universe"),
-            Map.entry("path", "control ipv4 plan text"), // decides without rules, load or files
-            Map.entry("load", "plan"),
-            Map.entry("contest", "path plan"),
+            Map.entry("path", "control ipv4 plan text source"), // decides without rules, load or files
+            Map.entry("load", "plan source"),
+            Map.entry("contest", "path plan source"),
             Map.entry("look", "path plan"),
             Map.entry("routing", "plan table universe"),
-            Map.entry("check", "ipv4 load path plan routing universe"),
+            Map.entry("check", "ipv4 load path plan routing text universe source"),
             Map.entry("gear", "file ipv4 plan routing table"), // reads shipped profiles
-            Map.entry("address", "gear ipv4 path plan table"),
+            Map.entry("address", "gear ipv4 path plan table source"),
             Map.entry("pattern", "gear ipv4 plan"),
             Map.entry("compare", "gear ipv4 plan"),
-            Map.entry("machine", "ipv4 plan table text"),
+            Map.entry("machine", "ipv4 plan table text source"),
             Map.entry("demo", "gear ipv4 plan"));
 
     private static final Map<String, String> WIRE_MAY_NEED = Map.of(
             "packet", "ipv4 universe", // codecs: bytes and values, no sockets
-            "wire", "ipv4",
-            "standin", "control ipv4 packet plan text universe wire",
-            "live", "compare ipv4 packet plan text universe wire");
+            "wire", "ipv4 source",
+            "standin", "control ipv4 packet plan source text universe wire",
+            "live", "compare ipv4 packet plan source text universe wire");
 
     private static final List<String> LIBRARIES = List.of(
             "java..",

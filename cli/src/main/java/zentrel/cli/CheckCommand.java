@@ -51,6 +51,12 @@ final class CheckCommand implements Callable<Integer> {
             ArrayNode subjects = f.putArray("subjects");
             finding.subjects().forEach(s -> subjects.add(s.value()));
             f.put("text", finding.text());
+            ArrayNode restsOn = f.putArray("restsOn");
+            finding.restsOn()
+                    .forEach(s -> restsOn.addObject()
+                            .put("text", s.says())
+                            .put("source", s.source())
+                            .put("confidence", s.confidence()));
             ArrayNode fixes = f.putArray("fixes");
             for (Fix fix : finding.fixes()) {
                 fixes.addObject().put("id", fix.id()).put("text", fix.text());

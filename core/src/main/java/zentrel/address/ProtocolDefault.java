@@ -15,7 +15,7 @@ public final class ProtocolDefault {
 
     /**
      * For a hardware address m0:m1:m2:m3:m4:m5 it is first . (m3 + high byte of the product code + low byte, modulo 256) . m4 .
-     * m5 with the mask 255.0.0.0 (Art-Net 4, "IP address"; from memory, 80 %).
+     * m5 with the mask 255.0.0.0 ({@link zentrel.source.Sources#ARTNET_ADDRESS_MASK}).
      *
      * @return empty where the text is no hardware address
      */

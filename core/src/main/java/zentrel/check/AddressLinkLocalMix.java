@@ -11,14 +11,12 @@ import zentrel.plan.AddressOrigin;
 import zentrel.plan.Counted;
 import zentrel.plan.ProfileAdapter;
 import zentrel.plan.Segment;
+import zentrel.source.Sources;
 
 /** A self-assigned address among set ones, or DHCP asked for with no server: {@code address.link-local-mix}. */
 final class AddressLinkLocalMix extends PathRule {
     AddressLinkLocalMix() {
-        super(
-                "address.link-local-mix",
-                "A self-assigned address among set ones",
-                "Who asks for an address and gets none takes one of 169.254/16 after a while (RFC 3927; a computer waits about a minute, common practice, no source) and then reaches only others that did the same.");
+        super("address.link-local-mix");
     }
 
     @Override
@@ -108,10 +106,11 @@ final class AddressLinkLocalMix extends PathRule {
 
     private Finding finding(CheckContext context, Adapter adapter, Subnet usual, String what) {
         return unmet(
-                Severity.AT_RISK,
-                Optional.empty(),
-                List.of(adapter.id()),
-                "The " + context.index().name(adapter.id()) + " " + what + " Set it by hand.",
-                context.remedies().addresses().setByHand(adapter, usual));
+                        Severity.AT_RISK,
+                        Optional.empty(),
+                        List.of(adapter.id()),
+                        "The " + context.index().name(adapter.id()) + " " + what + " Set it by hand.",
+                        context.remedies().addresses().setByHand(adapter, usual))
+                .restingOn(Sources.DHCP_WAIT, Sources.CLAIM_WAIT);
     }
 }

@@ -11,14 +11,13 @@ import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.OperatingSystem;
 import zentrel.plan.Setting;
+import zentrel.source.Sourced;
+import zentrel.source.Sources;
 
 /** One computer with two adapters in one subnet: {@code address.same-subnet-twice}. */
 final class AddressSameSubnetTwice extends PathRule {
     AddressSameSubnetTwice() {
-        super(
-                "address.same-subnet-twice",
-                "One computer, two adapters, one subnet",
-                "The system then has two ways to the same neighbours and chooses by its own order, whatever an application is bound to: the answer may come by the other adapter.");
+        super("address.same-subnet-twice");
     }
 
     @Override
@@ -51,14 +50,21 @@ final class AddressSameSubnetTwice extends PathRule {
             return;
         }
         findings.add(unmet(
-                Severity.AT_RISK,
-                Optional.empty(),
-                List.of(second.id(), first.id()),
-                host.name() + " has " + first.name() + " and " + second.name() + " both in "
-                        + a.get().subnet() + ". "
-                        + whatHappens(host.system(), first, second)
-                        + " Switch one off, or give it another subnet.",
-                List.of(off(context, second), off(context, first))));
+                        Severity.AT_RISK,
+                        Optional.empty(),
+                        List.of(second.id(), first.id()),
+                        host.name() + " has " + first.name() + " and " + second.name() + " both in "
+                                + a.get().subnet() + ". "
+                                + whatHappens(host.system(), first, second)
+                                + " Switch one off, or give it another subnet.",
+                        List.of(off(context, second), off(context, first)))
+                .restingOn(
+                        switch (host.system()) {
+                            case WINDOWS ->
+                                new Sourced<?>[] {Sources.WINDOWS_SENDS_BY_ROUTE, Sources.WINDOWS_LOWER_METRIC};
+                            case MACOS -> new Sourced<?>[] {Sources.MACOS_SERVICE_ORDER};
+                            default -> new Sourced<?>[] {Sources.LINUX_SENDS_BY_ROUTE};
+                        }));
     }
 
     /** The address of the first whose subnet the second is in as well; 169.254 is nobody's choice and does not count. */
@@ -77,7 +83,6 @@ final class AddressSameSubnetTwice extends PathRule {
                 p -> p.with(adapter.id(), a -> a.withEnabled(Setting.of(false))));
     }
 
-    /** Linux as measured between network namespaces; the others from memory, 80 to 85 % sure. */
     private static String whatHappens(OperatingSystem system, Adapter first, Adapter second) {
         return switch (system) {
             case WINDOWS ->

@@ -18,14 +18,12 @@ import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
 import zentrel.plan.Stream;
+import zentrel.source.Sources;
 
 /** A cable that carries too much: {@code network.load}. */
 final class NetworkLoad extends PathRule {
     NetworkLoad() {
-        super(
-                "network.load",
-                "A link that is nearly full",
-                "Above 70 % of a link the bursts of several sources no longer fit between each other (common practice, no source). 100 Mbit/s is full at 476 universes of Art-Net and 403 of sACN at 44 a second (arithmetic over ANSI E1.31-2018, Art-Net 4 and IEEE 802.3).");
+        super("network.load");
     }
 
     @Override
@@ -106,22 +104,23 @@ final class NetworkLoad extends PathRule {
         Adapter adapter = context.index().adapter(link.adapter());
         List<Stream> on = sent(context.load(), s -> sends ? s.leavesBy(adapter.id()) : s.reaches(adapter));
         return unmet(
-                Severity.AT_RISK,
-                Optional.of(HopKind.CARRIED),
-                List.of(link.adapter()),
-                String.format(
-                        Locale.ROOT,
-                        "The %s %s %.1f Mbit/s, %.0f %% of %.0f Mbit/s: %.0f packets a second%s. %s",
-                        context.index().name(link.adapter()),
-                        sends ? "sends" : "is sent",
-                        Math.max(link.out().bits(), link.in().bits()) / 1e6,
-                        link.part() * 100,
-                        link.speed() / 1e6,
-                        Math.max(link.out().packets(), link.in().packets()),
-                        others == 0 ? "" : ", and " + Counted.of(others, "other") + " there nearly as much",
-                        sends
-                                ? relief(on)
-                                : "Use switches that pass groups on to their members only, or send to each."),
-                slower(link, on));
+                        Severity.AT_RISK,
+                        Optional.of(HopKind.CARRIED),
+                        List.of(link.adapter()),
+                        String.format(
+                                Locale.ROOT,
+                                "The %s %s %.1f Mbit/s, %.0f %% of %.0f Mbit/s: %.0f packets a second%s. %s",
+                                context.index().name(link.adapter()),
+                                sends ? "sends" : "is sent",
+                                Math.max(link.out().bits(), link.in().bits()) / 1e6,
+                                link.part() * 100,
+                                link.speed() / 1e6,
+                                Math.max(link.out().packets(), link.in().packets()),
+                                others == 0 ? "" : ", and " + Counted.of(others, "other") + " there nearly as much",
+                                sends
+                                        ? relief(on)
+                                        : "Use switches that pass groups on to their members only, or send to each."),
+                        slower(link, on))
+                .restingOn(Sources.FULL_LINK);
     }
 }

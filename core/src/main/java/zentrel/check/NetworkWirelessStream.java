@@ -14,10 +14,7 @@ import zentrel.plan.*;
 /** Groups or broadcasts to wireless clients: {@code network.wireless-stream}. */
 final class NetworkWirelessStream extends PathRule {
     NetworkWirelessStream() {
-        super(
-                "network.wireless-stream",
-                "Groups or broadcasts to wireless clients",
-                "An access point sends groups and broadcasts at its basic rate, without an answer, and holds them for clients that sleep (IEEE 802.11): one sACN universe at 44 a second takes about a quarter of all airtime at 1 Mbit/s. What can be wired is (common practice, no source).");
+        super("network.wireless-stream");
     }
 
     @Override

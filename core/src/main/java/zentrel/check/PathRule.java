@@ -15,6 +15,7 @@ import zentrel.path.Verdict;
 import zentrel.plan.Edit;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
+import zentrel.source.Sourced;
 
 /**
  * A rule that reports what the signal paths met: one finding for each cause, however many paths suffer from it. A subclass may
@@ -108,7 +109,8 @@ class PathRule implements Rule {
                 fixes(
                         id,
                         cause,
-                        met.stream().map(m -> context.fixes().of(m.issue())).toList()));
+                        met.stream().map(m -> context.fixes().of(m.issue())).toList()),
+                worst.issue().facts().restsOn().<List<Sourced<?>>>map(List::of).orElse(List.of()));
     }
 
     /**
@@ -152,6 +154,6 @@ class PathRule implements Rule {
 
     /** A finding that no path meets. */
     final Finding unmet(Severity severity, Optional<HopKind> hop, List<Id<?>> subjects, String text, List<Edit> edits) {
-        return new Finding(id, severity, hop, subjects, text, fixes(id, subjects.get(0), List.of(edits)));
+        return new Finding(id, severity, hop, subjects, text, fixes(id, subjects.get(0), List.of(edits)), List.of());
     }
 }

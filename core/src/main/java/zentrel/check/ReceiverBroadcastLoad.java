@@ -8,17 +8,15 @@ import java.util.Optional;
 import zentrel.load.Load;
 import zentrel.path.HopKind;
 import zentrel.plan.*;
+import zentrel.source.Sources;
 
 /** Broadcasts that a small device must all look at: {@code receiver.broadcast-load}. */
 final class ReceiverBroadcastLoad extends PathRule {
-    /** Packets a second that a small node still looks through (common practice, no source). */
-    private static final double MOST = 1000;
+    /** Packets a second that a small node still looks through. */
+    private static final double MOST = Sources.SMALL_NODE_PACKETS.value();
 
     ReceiverBroadcastLoad() {
-        super(
-                "receiver.broadcast-load",
-                "More broadcasts than a small device can look at",
-                "Every device on a segment must look at every broadcast, also those that are not for it; a small node loses packets above about 1000 a second (common practice, no source).");
+        super("receiver.broadcast-load");
     }
 
     @Override
@@ -37,17 +35,18 @@ final class ReceiverBroadcastLoad extends PathRule {
             Host host = context.index().hostOf(link.adapter());
             if (link.in().everybody() > MOST && host.system() == OperatingSystem.FIRMWARE) {
                 findings.add(unmet(
-                        Severity.AT_RISK,
-                        Optional.of(HopKind.TAKEN),
-                        List.of(link.adapter()),
-                        String.format(
-                                Locale.ROOT,
-                                "%s must look at %.0f broadcasts a second, whether they are for it or not; a small device"
-                                        + " loses some above %.0f. Send to those found instead.",
-                                host.name(),
-                                link.in().everybody(),
-                                MOST),
-                        List.of(toThoseFound(context))));
+                                Severity.AT_RISK,
+                                Optional.of(HopKind.TAKEN),
+                                List.of(link.adapter()),
+                                String.format(
+                                        Locale.ROOT,
+                                        "%s must look at %.0f broadcasts a second, whether they are for it or not; a small device"
+                                                + " loses some above %.0f. Send to those found instead.",
+                                        host.name(),
+                                        link.in().everybody(),
+                                        MOST),
+                                List.of(toThoseFound(context)))
+                        .restingOn(Sources.SMALL_NODE_PACKETS));
             }
         }
         return findings;

@@ -12,10 +12,7 @@ import zentrel.plan.Edit;
 /** Two sources with one identity: {@code universe.one-cid}. */
 final class UniverseOneCid extends PathRule {
     UniverseOneCid() {
-        super(
-                "universe.one-cid",
-                "Two sources with one identity",
-                "An sACN source is known by its identity (CID). Two computers made from one copy of a disk may share it; a receiver then takes them for one source whose packets come out of order, and drops most of them (ANSI E1.31-2018 §6.7.2).");
+        super("universe.one-cid");
     }
 
     @Override

@@ -17,10 +17,7 @@ final class UniverseRate extends PathRule {
     private static final double LEAST = 0.4;
 
     UniverseRate() {
-        super(
-                "universe.rate",
-                "Faster than the receiver, or too slow",
-                "A DMX line passes 44 full universes a second on at most (ANSI E1.11); what comes faster is torn or dropped. A source that sends less than once in 2.5 s counts as lost (ANSI E1.31-2018 §6.7.1).");
+        super("universe.rate");
     }
 
     @Override

@@ -12,6 +12,7 @@ import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.plan.*;
+import zentrel.source.Sources;
 
 /**
  * The sources that reach one port with one universe.
@@ -29,14 +30,13 @@ public record Contest(
         List<Contender> contenders,
         String now,
         List<Failure> failures) {
-    /** After so long without a packet an sACN source is lost (ANSI E1.31-2018, section 6.7.1). */
-    public static final double SACN_LOSS_SECONDS = 2.5;
+    /** After so long without a packet an sACN source is lost. */
+    public static final double SACN_LOSS_SECONDS = Sources.SACN_LOSS.value();
 
-    /** After so long an entry of a node that merges lapses (Art-Net 4; from memory, 85 %). */
-    public static final double ARTNET_LAPSE_SECONDS = 10;
+    /** After so long an entry of a node that merges lapses. */
+    public static final double ARTNET_LAPSE_SECONDS = Sources.ARTNET_MERGE_LAPSE.value();
 
-    /** A node merges two sources and ignores a third (Art-Net 4; from memory, 85 %). */
-    private static final int ARTNET_SOURCES = 2;
+    private static final int ARTNET_SOURCES = Sources.ARTNET_MERGED_SOURCES.value();
 
     /**
      * A source that reaches the port.

@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import zentrel.path.SignalPaths;
 import zentrel.plan.*;
+import zentrel.source.Sources;
 
 /**
  * Who is meant to win where several sources send one universe: one of them alone, one of them with the others to follow, or
@@ -23,8 +24,8 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
     /** How far apart priorities are set, so that one fits between later. */
     private static final int STEP = 10;
 
-    /** The priority of whoever gets none in particular (ANSI E1.31-2018, section 6.2.3). */
-    private static final int USUAL = 100;
+    /** The priority of whoever gets none in particular. */
+    private static final int USUAL = Sources.SACN_PRIORITY.value();
 
     private static final int MOST = 200;
 

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zentrel.plan.*;
+import zentrel.source.Sources;
 
 /**
  * What the streams of a plan come to on the cable of each adapter, in either direction. Groups flood the whole segment, as
@@ -25,8 +26,8 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Id<Segm
     /** How fast a cable is taken to be where nobody has looked: 100BASE-TX (IEEE 802.3). Few nodes are faster. */
     public static final double BITS_PER_SECOND = 100e6;
 
-    /** Above this part of a link bursts of several sources no longer fit between each other (common practice, no source). */
-    public static final double MOST = 0.7;
+    /** Above this part of a link bursts of several sources no longer fit between each other. */
+    public static final double MOST = Sources.FULL_LINK.value();
 
     /** What the switches of a segment do with groups. */
     public enum Groups {

@@ -21,7 +21,7 @@ public final class Quoting {
 
     /**
      * One word for PowerShell: in single quotes a quote is doubled; the typographic single quotes count as quotes there too
-     * (from memory of its language specification).
+     * ({@link zentrel.source.Sources#POWERSHELL_QUOTES}).
      *
      * @throws IllegalArgumentException with a sentence, for control characters
      */

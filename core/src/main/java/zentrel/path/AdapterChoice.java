@@ -125,7 +125,7 @@ final class AdapterChoice {
             Optional<HostAddress> source) {
         BindingMode mode = s.from().binding(s.send()).mode();
         boolean toOne = s.delivery() == Delivery.UNICAST || s.delivery() == Delivery.FOUND;
-        if (!from.system().sendsByRoute()
+        if (!from.system().sendsByRoute().value()
                 || !bound.joined()
                 || !toOne
                 || (mode != BindingMode.ADAPTERS && mode != BindingMode.FIRST)) {
@@ -150,13 +150,21 @@ final class AdapterChoice {
                 "adapter",
                 real.out());
         hop.passes(real.out().id(), source.map(a -> facts.and("source", a)).orElse(facts));
+        if (from.system().sendsByRoute().isDoubtful()) {
+            hop.atRisk(
+                    Reason.BOUND_ELSEWHERE,
+                    s.from().id(),
+                    facts.in("by-route")
+                            .and("device", from, "purpose", s.send(), "wanted", real.out())
+                            .restingOn(from.system().sendsByRoute()));
+        }
         return real;
     }
 
     /** Whether none of the bound adapters has the typed address on its own network, on a system that uses only these. */
     private boolean isElsewhere(Shipment s, Host from, List<Adapter> bound, Adapter named) {
         return s.delivery() == Delivery.UNICAST
-                && !from.system().sendsByRoute()
+                && !from.system().sendsByRoute().value()
                 && bound.stream()
                         .noneMatch(b -> PathContext.sameSegment(b, named)
                                 || named.addresses().stream()

@@ -181,11 +181,21 @@ final class DestinationJudge {
                 && s.from().binding(s.send()).adapters().stream()
                         .map(context.index::adapter)
                         .anyMatch(a -> !a.id().equals(pair.out().id()) && PathContext.sameSegment(a, pair.in()));
-        if (from.system().sendsByRoute() && boundLeads) {
+        if (from.system().sendsByRoute().value() && boundLeads) {
             hop.broken(
                     Reason.ROUTED_ELSEWHERE,
                     pair.out().id(),
-                    Facts.of("device", from, "destination", destination, "adapter", pair.out(), "partner", to));
+                    Facts.as(
+                                    from.system().sendsByRoute().isDoubtful() ? "doubtful" : "",
+                                    "device",
+                                    from,
+                                    "destination",
+                                    destination,
+                                    "adapter",
+                                    pair.out(),
+                                    "partner",
+                                    to)
+                            .restingOn(from.system().sendsByRoute()));
         }
     }
 }

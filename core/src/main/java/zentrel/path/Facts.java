@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
+import zentrel.source.Sourced;
 
 /**
  * The values that a judgement rests on, each with a name: entities of the plan, ids, addresses, numbers, facts of something
@@ -14,6 +15,8 @@ import zentrel.plan.Kind;
  */
 public final class Facts {
     public static final Facts NONE = new Facts("", new Object[0]);
+
+    private static final String SOURCE = "restsOn";
 
     private final String form;
     private final Object[]
@@ -52,6 +55,16 @@ public final class Facts {
     /** The same facts in another form. */
     public Facts in(String other) {
         return new Facts(other, pairs);
+    }
+
+    /** These facts, judged by something that is known from a source of its own. */
+    Facts restingOn(Sourced<?> source) {
+        return and(SOURCE, source);
+    }
+
+    /** What is known from elsewhere and decides it, if anything does. */
+    public Optional<Sourced<?>> restsOn() {
+        return find(SOURCE).map(s -> (Sourced<?>) s);
     }
 
     public String form() {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import zentrel.plan.Id;
+import zentrel.source.Sourced;
 
 /** A hop while it is being judged. */
 final class HopDraft {
@@ -29,8 +30,10 @@ final class HopDraft {
         why = facts;
     }
 
+    /** It fails; at risk where that rests on something that is not sure enough. */
     void broken(Reason reason, Id<?> cause, Facts facts) {
-        add(new Issue(reason, Verdict.BROKEN, cause, facts));
+        boolean doubtful = facts.restsOn().filter(Sourced::isDoubtful).isPresent();
+        add(new Issue(reason, doubtful ? Verdict.AT_RISK : Verdict.BROKEN, cause, facts));
     }
 
     void atRisk(Reason reason, Id<?> cause, Facts facts) {

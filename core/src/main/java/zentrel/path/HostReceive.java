@@ -5,6 +5,7 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.source.Sourced;
 
 /** Hop 6: whether the receiver's adapter and system take what arrives. */
 final class HostReceive {
@@ -46,22 +47,8 @@ final class HostReceive {
             return;
         }
         otherAdapter(hop, s, to, in, destination.get());
-        if (s.delivery() == Delivery.BROADCAST
-                && !takesBroadcast(to, in, source.get().broadcast())) {
-            Adapter odd = subnets.odd(pair);
-            hop.broken(
-                    Reason.BROADCAST_DIFFERS,
-                    odd.id(),
-                    subnets.facts(odd, pair)
-                            .and(
-                                    "program",
-                                    s.from(),
-                                    "source",
-                                    source.get(),
-                                    "partner",
-                                    to,
-                                    "destination",
-                                    destination.get()));
+        if (s.delivery() == Delivery.BROADCAST) {
+            broadcastDiffers(hop, s, to, pair, source.get(), destination.get());
         }
         sourceCheck(hop, to, pair, source.get());
         if ((s.delivery() == Delivery.UNICAST || s.delivery() == Delivery.FOUND)
@@ -70,37 +57,53 @@ final class HostReceive {
         }
     }
 
-    /** Whether a broadcast address is one of its own; a weak host takes that of any of its adapters by any of them. */
-    private static boolean takesBroadcast(Host to, Adapter in, Ipv4Address broadcast) {
-        return (to.system().takesOnAny() ? PathContext.real(to) : List.of(in))
-                .stream()
-                        .flatMap(a -> a.addresses().stream())
-                        .anyMatch(a -> a.inForce().broadcast().equals(broadcast));
+    private void broadcastDiffers(HopDraft hop, Shipment s, Host to, Pair pair, HostAddress from, HostAddress at) {
+        boolean own = isBroadcastOf(List.of(pair.in()), from.broadcast());
+        Sourced<Boolean> onAny = to.system().receivesOnAny();
+        boolean others = onAny.value() && isBroadcastOf(PathContext.real(to), from.broadcast());
+        if (own || (others && !onAny.isDoubtful())) {
+            return;
+        }
+        Adapter odd = subnets.odd(pair);
+        Facts facts = subnets.facts(odd, pair)
+                .in(others ? "other-adapter" : "")
+                .and("program", s.from(), "source", from, "partner", to, "destination", at);
+        hop.broken(Reason.BROADCAST_DIFFERS, odd.id(), others ? facts.restingOn(onAny) : facts);
     }
 
-    /** Sent to the address of one adapter, and arriving by another. */
+    private static boolean isBroadcastOf(List<Adapter> adapters, Ipv4Address broadcast) {
+        return adapters.stream()
+                .flatMap(a -> a.addresses().stream())
+                .anyMatch(a -> a.inForce().broadcast().equals(broadcast));
+    }
+
+    /** Sent to the address of one adapter, and arriving by another: what a "weak host" accepts. */
     private void otherAdapter(HopDraft hop, Shipment s, Host to, Adapter in, HostAddress destination) {
-        if (PathContext.has(in, destination.address()) || to.system().takesOnAny()) {
+        Sourced<Boolean> onAny = to.system().receivesOnAny();
+        if (PathContext.has(in, destination.address()) || (onAny.value() && !onAny.isDoubtful())) {
             return;
         }
         Adapter owner = PathContext.real(to).stream()
                 .filter(a -> PathContext.has(a, destination.address()))
                 .findFirst()
                 .orElse(in);
-        boolean firmware = to.system() != OperatingSystem.WINDOWS;
+        boolean open = onAny.isDoubtful() || to.system() == OperatingSystem.FIRMWARE;
+        String form = (to.system() == OperatingSystem.FIRMWARE ? "firmware" : open ? "doubtful" : "not-accepted")
+                + (Adapters.first(in).isPresent() ? "" : "-without-address");
         Facts facts = Facts.as(
-                (firmware ? "firmware" : "windows") + (Adapters.first(in).isPresent() ? "" : "-without-address"),
-                "destination",
-                destination,
-                "partner",
-                to,
-                "owner",
-                owner,
-                "adapter",
-                in,
-                "sent",
-                s.signal());
-        if (firmware) {
+                        form,
+                        "destination",
+                        destination,
+                        "partner",
+                        to,
+                        "owner",
+                        owner,
+                        "adapter",
+                        in,
+                        "sent",
+                        s.signal())
+                .restingOn(onAny);
+        if (open) {
             hop.atRisk(Reason.OTHER_ADAPTER, owner.id(), facts);
         } else {
             hop.broken(Reason.OTHER_ADAPTER, owner.id(), facts);

@@ -5,6 +5,7 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.source.Sources;
 
 /** Hops 2 to 7 of two programs on one computer, where nothing crosses a cable. */
 final class OneComputer {
@@ -63,23 +64,29 @@ final class OneComputer {
         }
         boolean windows = host.system() == OperatingSystem.WINDOWS;
         Facts facts = Facts.as(
-                windows ? "within-windows" : "within-unknown",
-                "adapter",
-                out,
-                "device",
-                host,
-                "program",
-                s.from(),
-                "purpose",
-                s.send(),
-                "partner",
-                s.to(),
-                "listen",
-                s.listen(),
-                "delivery",
-                s.delivery(),
-                "sent",
-                s.signal());
+                        windows ? "within-windows" : "within-unknown",
+                        "adapter",
+                        out,
+                        "device",
+                        host,
+                        "program",
+                        s.from(),
+                        "purpose",
+                        s.send(),
+                        "partner",
+                        s.to(),
+                        "listen",
+                        s.listen(),
+                        "delivery",
+                        s.delivery(),
+                        "sent",
+                        s.signal())
+                .restingOn(
+                        windows
+                                ? Sources.WINDOWS_KEEPS_ADDRESS
+                                : host.system() == OperatingSystem.MACOS
+                                        ? Sources.MACOS_KEEPS_ADDRESS
+                                        : Sources.FIRMWARE_NOT_SPECIFIED);
         if (windows) {
             hop.broken(Reason.UNPLUGGED, out.id(), facts);
         } else {

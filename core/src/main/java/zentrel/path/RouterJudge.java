@@ -38,7 +38,7 @@ final class RouterJudge {
 
     /**
      * What is for all of a network ends at its edge: a group's packets live for one network only (RFC 1112, section 6.1: TTL 1),
-     * and no router passes on what is for all of the network it comes from (RFC 1812, section 5.3.5, from memory).
+     * and no router passes on what is for all of the network it comes from ({@link zentrel.source.Sources#ROUTERS_PASS_NO_BROADCAST}).
      */
     private boolean endsThere(HopDraft hop, Shipment s, Host from, Host to, Host router, Ipv4Address there) {
         if (!(context.index.find(s.signal()).orElse(null) instanceof Stream stream)) {

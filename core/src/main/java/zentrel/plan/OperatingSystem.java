@@ -1,5 +1,8 @@
 package zentrel.plan;
 
+import zentrel.source.Sourced;
+import zentrel.source.Sources;
+
 /** What a host runs. */
 public enum OperatingSystem implements Word {
     WINDOWS,
@@ -10,18 +13,24 @@ public enum OperatingSystem implements Word {
 
     /**
      * Whether it sends by whichever adapter its table of routes says, though a program is bound to the address of another: the
-     * "weak host" of RFC 1122, section 3.3.4.2. Linux does (tested against its kernel), macOS too (from memory, 60 %); Windows
-     * follows the address (from memory, 85 %). Of firmware nobody knows, so it is taken to follow the address.
+     * "weak host" of RFC 1122, section 3.3.4.2.
      */
-    public boolean sendsByRoute() {
-        return this == LINUX || this == MACOS;
+    public Sourced<Boolean> sendsByRoute() {
+        return switch (this) {
+            case WINDOWS -> Sources.WINDOWS_SENDS_BY_ROUTE;
+            case MACOS -> Sources.MACOS_SENDS_BY_ROUTE;
+            case LINUX -> Sources.LINUX_SENDS_BY_ROUTE;
+            case FIRMWARE -> Sources.FIRMWARE_NOT_SPECIFIED;
+        };
     }
 
-    /**
-     * Whether it takes what is sent to the address of one of its adapters by any of them, as a "weak host" does. Linux does
-     * (tested against its kernel), macOS too (from memory, 60 %), Windows does not (from memory, 85 %).
-     */
-    public boolean takesOnAny() {
-        return this == LINUX || this == MACOS;
+    /** Whether it accepts what is sent to the address of one of its adapters on any of them, as a "weak host" does. */
+    public Sourced<Boolean> receivesOnAny() {
+        return switch (this) {
+            case WINDOWS -> Sources.WINDOWS_RECEIVES_ON_ANY;
+            case MACOS -> Sources.MACOS_RECEIVES_ON_ANY;
+            case LINUX -> Sources.LINUX_RECEIVES_ON_ANY;
+            case FIRMWARE -> Sources.FIRMWARE_NOT_SPECIFIED;
+        };
     }
 }

@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
+import zentrel.source.Sources;
 import zentrel.text.PlainText;
 
 /**
@@ -45,8 +46,7 @@ public record ProfileAdapter(
      * @param claim until it has made sure that nobody has the address which it gives itself (RFC 3927: 4 to 7 s)
      */
     public record Waits(int dhcp, int claim) {
-        /** A computer waits about a minute for a server (common practice, no source) and 7 s at most to claim (RFC 3927). */
-        public static final Waits USUAL = new Waits(60, 7);
+        public static final Waits USUAL = new Waits(Sources.DHCP_WAIT.value(), Sources.CLAIM_WAIT.value());
 
         /** Until it has given itself an address. */
         public int together() {

@@ -1,5 +1,7 @@
 package zentrel.table;
 
+import zentrel.source.Sources;
+
 /**
  * How large a table may be. Each limit is far above any rig, and low enough that a table which keeps them is read in a heap of
  * 512 MB. They are checked before a library builds anything of what was read.
@@ -18,8 +20,8 @@ final class TableLimits {
     /** Parts of a workbook. */
     static final int PARTS = 2_000;
 
-    /** Columns that the workbook format knows: A to XFD (ISO/IEC 29500-1, 18.3.1.4 and its examples; from memory, 80 %). */
-    static final int FORMAT_COLUMNS = 16_384;
+    /** Columns that the workbook format knows. */
+    static final int FORMAT_COLUMNS = Sources.WORKBOOK_COLUMNS.value();
 
     private TableLimits() {}
 

@@ -59,12 +59,12 @@ class SystemsTableTest {
         "firmware, 10.1.0.1/16, firmware, none, 10.1.0.2/16, unicast, 10.1.0.2, passes",
         // bound to the first cable, and the address is on the second: a weak host sends by the second all the same
         "linux, 10.1.0.1/16 10.2.0.1/16, linux, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, passes",
-        "macos, 10.1.0.1/16 10.2.0.1/16, linux, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, passes",
+        "macos, 10.1.0.1/16 10.2.0.1/16, linux, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, adapter.wrong at risk",
         "windows, 10.1.0.1/16 10.2.0.1/16, linux, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, adapter.wrong",
         // a wide mask on the first cable covers the address of the second adapter there: who takes it by the first?
         "windows, 10.1.0.1/8, linux, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, passes",
         "linux, 10.1.0.1/8, linux, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, passes",
-        "linux, 10.1.0.1/8, macos, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, passes",
+        "linux, 10.1.0.1/8, macos, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, host.other-adapter at risk",
         "linux, 10.1.0.1/8, windows, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, host.other-adapter",
         "linux, 10.1.0.1/8, firmware, none, 10.1.0.2/16 10.2.0.2/16, unicast, 10.2.0.2, host.other-adapter",
         // no route to it at all
@@ -97,8 +97,10 @@ class SystemsTableTest {
         if (expected.equals("passes")) {
             assertThat(path.verdict()).as(reasons).isEqualTo(Verdict.PASSES);
         } else {
-            assertThat(Arrays.asList(reasons.split(" ", -1))).contains(expected);
-            assertThat(path.verdict()).isIn(Verdict.BROKEN, Verdict.AT_RISK);
+            // what is known from memory and not sure enough is at risk at most
+            boolean doubtful = expected.endsWith(" at risk");
+            assertThat(Arrays.asList(reasons.split(" ", -1))).contains(expected.replace(" at risk", ""));
+            assertThat(path.verdict()).isIn(doubtful ? Verdict.AT_RISK : Verdict.BROKEN, Verdict.AT_RISK);
             assertThat(PathWords.of(paths).text(path.decisive().orElseThrow()))
                     .endsWith(".")
                     .doesNotContain("null");

@@ -22,6 +22,7 @@ import zentrel.packet.Decoded;
 import zentrel.packet.artnet.ArtNetCodec;
 import zentrel.packet.artnet.ArtPoll;
 import zentrel.packet.artnet.ArtPollReply;
+import zentrel.source.Sources;
 import zentrel.wire.Datagram;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.Sending;
@@ -37,8 +38,7 @@ public final class Asking implements AutoCloseable {
 
     private static final int ARTNET = 6454;
 
-    /** Art-Net 4: answers come within a second at random, controllers give up after three (from memory, 75 %). */
-    private static final Duration POLL_LIMIT = Duration.ofSeconds(3);
+    private static final Duration POLL_LIMIT = Duration.ofMillis(Math.round(Sources.ARTPOLL_LIMIT.value() * 1000));
 
     /**
      * One address to ask.

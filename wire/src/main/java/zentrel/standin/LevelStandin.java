@@ -29,6 +29,7 @@ import zentrel.packet.sacn.SacnPacket;
 import zentrel.packet.sacn.SacnSync;
 import zentrel.plan.Merge;
 import zentrel.plan.Protocol;
+import zentrel.source.Sources;
 import zentrel.text.PlainText;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.BoundedTable;
@@ -46,8 +47,8 @@ public final class LevelStandin implements AutoCloseable {
     /** How long data is held for a synchronization packet that stays away (ANSI E1.31-2018 §11; the loss time). */
     private static final long SYNC_PATIENCE_NANOS = 2_500_000_000L;
 
-    /** How long an ArtSync keeps a node synchronous (Art-Net 4; from memory, 85 %). */
-    private static final long ARTSYNC_NANOS = 4_000_000_000L;
+    /** How long an ArtSync keeps a node synchronous. */
+    private static final long ARTSYNC_NANOS = Math.round(Sources.ARTSYNC_LAPSE.value() * 1e9);
 
     private static final int SWEEP_MILLIS = 200;
 

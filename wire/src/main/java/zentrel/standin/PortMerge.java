@@ -10,20 +10,21 @@ import java.util.Map;
 import java.util.Optional;
 import zentrel.plan.Merge;
 import zentrel.plan.Protocol;
+import zentrel.source.Sources;
 
 /**
  * Decides what one port puts out: sACN by priority and among equals as set, Art-Net of two sources as set. Time is given
  * in, so that it can be tried without waiting.
  */
 final class PortMerge {
-    /** Network data loss of sACN (ANSI E1.31-2018 §6.7.1). */
-    static final long SACN_LOSS_NANOS = 2_500_000_000L;
+    /** Network data loss of sACN. */
+    static final long SACN_LOSS_NANOS = Math.round(Sources.SACN_LOSS.value() * 1e9);
 
-    /** How long a node keeps an Art-Net source (Art-Net 4, merging; from memory, 85 %). */
-    static final long ARTNET_LOSS_NANOS = 10_000_000_000L;
+    /** How long a node keeps an Art-Net source. */
+    static final long ARTNET_LOSS_NANOS = Math.round(Sources.ARTNET_MERGE_LAPSE.value() * 1e9);
 
     private static final int SLOTS = 512;
-    private static final int MOST_ARTNET_SOURCES = 2;
+    private static final int MOST_ARTNET_SOURCES = Sources.ARTNET_MERGED_SOURCES.value();
 
     /** Sources of one sACN universe held at once; more than this on one universe is no show but a flood. */
     static final int MOST_SACN_SOURCES = 32;

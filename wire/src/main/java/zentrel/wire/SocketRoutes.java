@@ -16,8 +16,8 @@ import zentrel.ipv4.Ipv4Address;
 
 /**
  * The routes of any system by what a connected UDP socket shows: connecting sends nothing, and the own address that the system
- * chooses belongs to the adapter by which it would send. Windows follows the source address of a bound socket (from memory,
- * 85 %), so there it is enough that a bound socket connects.
+ * chooses belongs to the adapter by which it would send. Windows follows the source address of a bound socket
+ * ({@link zentrel.source.Sources#WINDOWS_SENDS_BY_ROUTE}), so there it is enough that a bound socket connects.
  */
 final class SocketRoutes implements SystemRoutes {
     /** Discard (RFC 863); nothing is sent to it. */

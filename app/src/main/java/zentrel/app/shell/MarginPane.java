@@ -27,6 +27,7 @@ import zentrel.check.Finding;
 import zentrel.check.Fix;
 import zentrel.check.PathFindings;
 import zentrel.check.Report;
+import zentrel.check.Rule;
 import zentrel.check.RuleBook;
 import zentrel.check.Severity;
 import zentrel.gear.Changing;
@@ -44,6 +45,7 @@ import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
 import zentrel.plan.Profile;
 import zentrel.plan.ProfileSign;
+import zentrel.source.Sourced;
 
 /** The margin: what is selected, what is wrong with it and how to mend it, what to set on the device. */
 public final class MarginPane extends ScrollPane {
@@ -215,8 +217,7 @@ public final class MarginPane extends ScrollPane {
         HBox.setHgrow(body, Priority.ALWAYS);
         VBox buttons = new VBox(2);
         body.getChildren().add(buttons);
-        Label why =
-                Texts.wrapped(RuleBook.find(finding.rule()).map(r -> r.why()).orElse(""), "soft");
+        Label why = Texts.wrapped(why(finding), "soft");
         Button whyButton = quiet("Why?", () -> {});
         whyButton.setOnAction(e -> {
             if (body.getChildren().remove(why)) {
@@ -242,6 +243,15 @@ public final class MarginPane extends ScrollPane {
                                     () -> document.select(finding.cause())));
         }
         return wrapper;
+    }
+
+    /** Why the rule matters, and what is known from elsewhere that decided this one. */
+    private static String why(Finding finding) {
+        String why = RuleBook.find(finding.rule()).map(Rule::why).orElse("");
+        return finding.restsOn().isEmpty()
+                ? why
+                : why + "\n\nRests on: "
+                        + finding.restsOn().stream().map(Sourced::sentence).collect(Collectors.joining("; ")) + ".";
     }
 
     private static String diesAt(Finding finding, HopKind hop) {

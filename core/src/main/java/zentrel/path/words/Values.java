@@ -8,6 +8,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.path.Facts;
 import zentrel.path.Screen;
 import zentrel.plan.*;
+import zentrel.source.Sourced;
 
 /**
  * How a fact is written: {@code {adapter}} as people call it, {@code {adapter.own}} by its own name alone, {@code {adapter.at}} with
@@ -69,7 +70,7 @@ final class Values {
                     ? screen.shown()
                     : screen.differs() ? phrases.apply("part/screen", Facts.as("screen", "shown", screen.shown())) : "";
         }
-        return word(value, how);
+        return value instanceof Sourced<?> sourced ? sourced.source() : word(value, how);
     }
 
     private String named(Named thing, String how) {

@@ -1,0 +1,157 @@
+package zentrel.source;
+
+import java.util.List;
+import zentrel.source.Sourced.Origin;
+
+/** Every value of the product that is not simply a fact of the plan, with its source. */
+public final class Sources {
+    private static final String KERNEL = "Linux kernel, between network namespaces";
+
+    // --- operating systems ---
+
+    public static final Sourced<Boolean> LINUX_SENDS_BY_ROUTE =
+            trial(true, "Linux sends by the adapter that its route table gives, whatever a program is bound to.");
+    public static final Sourced<Boolean> MACOS_SENDS_BY_ROUTE = memory(
+            true, "macOS sends by the adapter that its route table gives, whatever a program is bound to.", "", 60);
+    public static final Sourced<Boolean> WINDOWS_SENDS_BY_ROUTE =
+            memory(false, "Windows sends by the adapter that has the address a program is bound to.", "", 85);
+    public static final Sourced<Boolean> LINUX_RECEIVES_ON_ANY =
+            trial(true, "Linux accepts what is sent to the address of one of its adapters on any of them.");
+    public static final Sourced<Boolean> MACOS_RECEIVES_ON_ANY =
+            memory(true, "macOS accepts what is sent to the address of one of its adapters on any of them.", "", 60);
+    public static final Sourced<Boolean> WINDOWS_RECEIVES_ON_ANY =
+            memory(false, "Windows accepts what is sent to an address only on the adapter that has it.", "", 85);
+    public static final Sourced<Boolean> FIRMWARE_NOT_SPECIFIED = practice(
+            false,
+            "What the firmware of a device does with two adapters is not specified; it is taken to follow the address.");
+    public static final Sourced<Boolean> LINUX_KEEPS_ADDRESS =
+            trial(true, "Linux keeps the address of an adapter without a cable for what it sends to itself.");
+    public static final Sourced<Boolean> WINDOWS_KEEPS_ADDRESS =
+            memory(false, "Windows does not use the address of an adapter without a cable.", "", 85);
+    public static final Sourced<Boolean> MACOS_KEEPS_ADDRESS =
+            memory(false, "Whether macOS keeps the address of an adapter without a cable is not specified.", "", 50);
+    public static final Sourced<Boolean> WINDOWS_LOWER_METRIC =
+            memory(true, "Windows chooses the adapter with the lower metric.", "", 85);
+    public static final Sourced<Boolean> MACOS_SERVICE_ORDER =
+            memory(true, "macOS chooses the adapter that is higher in its service order.", "", 80);
+
+    // --- Art-Net ---
+
+    public static final Sourced<Double> ARTNET_MERGE_LAPSE =
+            memory(10.0, "A node that merges drops a source that was silent for 10 s.", "Art-Net 4, merging", 85);
+    public static final Sourced<Integer> ARTNET_MERGED_SOURCES =
+            memory(2, "A node merges two Art-Net sources and ignores a third.", "Art-Net 4, merging", 85);
+    public static final Sourced<Double> ARTSYNC_LAPSE =
+            memory(4.0, "A node stays synchronous for 4 s after an ArtSync.", "Art-Net 4, ArtSync", 85);
+    public static final Sourced<Double> ARTPOLL_LIMIT = memory(
+            3.0,
+            "Devices answer an ArtPoll within a second at random; controllers give up after 3 s.",
+            "Art-Net 4, ArtPoll",
+            75);
+    public static final Sourced<Integer> ARTNET_ADDRESS_MASK = memory(
+            8,
+            "An Art-Net device makes its address in 2/8 or 10/8 from its hardware address.",
+            "Art-Net 4, IP address",
+            80);
+
+    // --- sACN ---
+
+    public static final Sourced<Double> SACN_LOSS =
+            standard(2.5, "An sACN source that was silent for 2.5 s is lost.", "ANSI E1.31-2018 §6.7.1");
+    public static final Sourced<Integer> SACN_PRIORITY =
+            standard(100, "A source without a priority of its own sends with 100.", "ANSI E1.31-2018 §6.2.3");
+
+    // --- networks ---
+
+    public static final Sourced<Integer> DHCP_WAIT =
+            practice(60, "A computer asks a DHCP server for about a minute before it assigns itself an address.");
+    public static final Sourced<Integer> CLAIM_WAIT =
+            standard(7, "A self-assigned address is claimed after 4 to 7 s.", "RFC 3927 §2.2.1 and §9");
+    public static final Sourced<Boolean> ROUTERS_PASS_NO_BROADCAST =
+            memory(true, "No router passes on a broadcast of the network that it comes from.", "RFC 1812 §5.3.5", 90);
+    public static final Sourced<Double> FULL_LINK =
+            practice(0.7, "Above 70 % of a link, bursts of several sources no longer fit between each other.");
+    public static final Sourced<Double> SMALL_NODE_PACKETS =
+            practice(1000.0, "A small node handles about 1000 broadcast packets a second.");
+
+    // --- files and commands ---
+
+    public static final Sourced<Integer> WORKBOOK_COLUMNS =
+            memory(16_384, "A worksheet has columns A to XFD.", "ISO/IEC 29500-1 §18.3.1.4", 80);
+    public static final Sourced<Boolean> POWERSHELL_QUOTES = memory(
+            true,
+            "PowerShell takes typographic single quotes as quotes; a quote is doubled.",
+            "its language specification",
+            85);
+
+    /** All of them, in the order of the page that lists them. */
+    public static final List<Sourced<?>> ALL = List.of(
+            LINUX_SENDS_BY_ROUTE,
+            MACOS_SENDS_BY_ROUTE,
+            WINDOWS_SENDS_BY_ROUTE,
+            LINUX_RECEIVES_ON_ANY,
+            MACOS_RECEIVES_ON_ANY,
+            WINDOWS_RECEIVES_ON_ANY,
+            FIRMWARE_NOT_SPECIFIED,
+            LINUX_KEEPS_ADDRESS,
+            WINDOWS_KEEPS_ADDRESS,
+            MACOS_KEEPS_ADDRESS,
+            WINDOWS_LOWER_METRIC,
+            MACOS_SERVICE_ORDER,
+            ARTNET_MERGE_LAPSE,
+            ARTNET_MERGED_SOURCES,
+            ARTSYNC_LAPSE,
+            ARTPOLL_LIMIT,
+            ARTNET_ADDRESS_MASK,
+            SACN_LOSS,
+            SACN_PRIORITY,
+            DHCP_WAIT,
+            CLAIM_WAIT,
+            ROUTERS_PASS_NO_BROADCAST,
+            FULL_LINK,
+            SMALL_NODE_PACKETS,
+            WORKBOOK_COLUMNS,
+            POWERSHELL_QUOTES);
+
+    private Sources() {}
+
+    /** The page in Markdown; {@code docs/sources.md} is this text. */
+    public static String page() {
+        StringBuilder page = new StringBuilder("""
+                # Sources
+
+                What judging rests on beyond the plan itself, and how it is known. What is published names its clause; what was tried
+                names the trial, which a test repeats. What is from memory says how sure it is: below 75 % nothing that rests on it
+                alone is called broken, only at risk. "Why?" beside a finding shows the lines that it rests on.
+
+                | what | source | sure |
+                |---|---|---|
+                """);
+        for (Sourced<?> each : ALL) {
+            page.append("| ")
+                    .append(each.says())
+                    .append(" | ")
+                    .append(each.source())
+                    .append(" | ");
+            page.append(each.origin() == Origin.PRACTICE ? "–" : each.confidence() + " %")
+                    .append(" |\n");
+        }
+        return page.toString();
+    }
+
+    private static <T> Sourced<T> standard(T value, String says, String clause) {
+        return new Sourced<>(value, says, Origin.STANDARD, clause, 100);
+    }
+
+    private static <T> Sourced<T> trial(T value, String says) {
+        return new Sourced<>(value, says, Origin.TRIAL, KERNEL, 100);
+    }
+
+    private static <T> Sourced<T> practice(T value, String says) {
+        return new Sourced<>(value, says, Origin.PRACTICE, "", 90);
+    }
+
+    private static <T> Sourced<T> memory(T value, String says, String of, int confidence) {
+        return new Sourced<>(value, says, Origin.MEMORY, of, confidence);
+    }
+}
