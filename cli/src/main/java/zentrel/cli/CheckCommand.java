@@ -51,12 +51,6 @@ final class CheckCommand implements Callable<Integer> {
             ArrayNode subjects = f.putArray("subjects");
             finding.subjects().forEach(s -> subjects.add(s.value()));
             f.put("text", finding.text());
-            ArrayNode restsOn = f.putArray("restsOn");
-            finding.restsOn()
-                    .forEach(s -> restsOn.addObject()
-                            .put("text", s.says())
-                            .put("source", s.source())
-                            .put("confidence", s.confidence()));
             ArrayNode fixes = f.putArray("fixes");
             for (Fix fix : finding.fixes()) {
                 fixes.addObject().put("id", fix.id()).put("text", fix.text());
@@ -75,6 +69,7 @@ final class CheckCommand implements Callable<Integer> {
                             .map(h -> "  hop " + h.number() + " " + h.title())
                             .orElse(""));
             out.line("    " + finding.text());
+            finding.restsOn().forEach(r -> out.line("    Rests on: " + r.sentence() + "."));
             finding.fixes().forEach(f -> out.line("    → " + f.text() + "   [" + f.id() + "]"));
         }
         out.line(

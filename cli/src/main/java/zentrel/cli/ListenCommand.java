@@ -11,11 +11,13 @@ import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import zentrel.cli.Values.Seconds;
+import zentrel.cli.Values.UniverseRange;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
 import zentrel.plan.Counted;
 import zentrel.plan.NumberRange;
-import zentrel.plan.Protocol;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.UdpWire;
 
@@ -25,14 +27,11 @@ import zentrel.wire.UdpWire;
         mixinStandardHelpOptions = true,
         description = "Lists universes, sources, priorities, rates and losses on one adapter.")
 final class ListenCommand implements Callable<Integer> {
-    /** Groups joined at most in one run. */
-    private static final int MOST_GROUPS = 512;
-
     private static final int MOST_RUNS = 12;
 
     @Option(names = "--adapter", required = true, paramLabel = "ADDRESS", description = "The address of the adapter.")
     @SuppressWarnings("NullAway.Init")
-    private String adapter;
+    private Ipv4Address adapter;
 
     @Option(
             names = "--universes",
@@ -40,11 +39,11 @@ final class ListenCommand implements Callable<Integer> {
             defaultValue = "1-64",
             description = "sACN universes to join (default 1-64); others that are announced are named.")
     @SuppressWarnings("NullAway.Init")
-    private String universes;
+    private UniverseRange universes;
 
     @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
     @SuppressWarnings("NullAway.Init")
-    private Double seconds;
+    private Seconds seconds;
 
     @Mixin
     @SuppressWarnings("NullAway.Init")
@@ -55,24 +54,17 @@ final class ListenCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        String[] range = universes.split("-", -1);
-        int first = Arguments.number("--universes", range[0], 1, Protocol.SACN.lastNumber());
-        int last = range.length == 1
-                ? first
-                : Arguments.number("--universes", range[1], first, Protocol.SACN.lastNumber());
-        if (range.length > 2 || last - first >= MOST_GROUPS) {
-            throw new Refusal(
-                    "--universes: write FIRST-LAST, at most " + MOST_GROUPS + " universes, not \"" + universes + "\".");
-        }
         List<StreamSeen> seen;
         Rest rest;
-        try (UdpWire wire = Arguments.open(Arguments.address("--adapter", adapter), OutputGuard.State.LISTEN)) {
+        try (UdpWire wire = Wires.open(adapter, OutputGuard.State.LISTEN)) {
             StreamWatch watch = new StreamWatch(wire);
-            watch.start(IntStream.rangeClosed(first, last).boxed().toList());
-            Arguments.waitFor(seconds);
+            watch.start(IntStream.rangeClosed(universes.first(), universes.last())
+                    .boxed()
+                    .toList());
+            Wires.waitFor(seconds);
             seen = watch.seen();
             rest = new Rest(watch.unreadable(), watch.notListed(), watch.announced());
-            Arguments.requireReceived(wire);
+            Wires.requireReceived(wire);
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }

@@ -40,7 +40,7 @@ final class LoadCommand implements Callable<Integer> {
             defaultValue = "sacn",
             description = "By which protocol: sacn (default) or artnet.")
     @SuppressWarnings("NullAway.Init")
-    private String protocol;
+    private Protocol protocol;
 
     @Option(names = "--querier-dies", description = "As it is when nobody asks any more who wants which group.")
     private boolean querierDies;
@@ -55,12 +55,11 @@ final class LoadCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal {
         Plan opened = input.plan();
-        Protocol by = Arguments.protocol("--protocol", protocol);
-        if (add < 0 || add > by.lastNumber()) {
-            throw new Refusal("--add goes from 0 to " + by.lastNumber() + ", not " + add + ".");
+        if (add < 0 || add > protocol.lastNumber()) {
+            throw new Refusal("--add goes from 0 to " + protocol.lastNumber() + ", not " + add + ".");
         }
-        Load load = Load.of(opened, more(opened, by));
-        int room = load.headroom(by, 44);
+        Load load = Load.of(opened, more(opened, protocol));
+        int room = load.headroom(protocol, 44);
         if (out.json) {
             ObjectNode root = Output.JSON.objectNode();
             ArrayNode links = root.putArray("links");
@@ -118,7 +117,7 @@ final class LoadCommand implements Callable<Integer> {
                                         case MEMBERS -> " go to their members only.";
                                         case STOP -> " stop " + Switching.GROUP_SECONDS + " s after the last question.";
                                     }));
-            out.line("Room for " + Counted.of(room, "more universe") + " of " + by.title()
+            out.line("Room for " + Counted.of(room, "more universe") + " of " + protocol.title()
                     + " at 44 a second on the busiest, below " + Math.round(Load.MOST * 100) + " %.");
         }
         return load.busiest().filter(l -> l.part() > Load.MOST).isPresent() ? 1 : 0;

@@ -53,6 +53,7 @@ public final class Main implements Callable<Integer> {
     /** The tools as one command line; the same in the program and in its tests. */
     public static CommandLine commandLine() {
         CommandLine line = new CommandLine(new Main());
+        Converters.register(line);
         line.setExecutionExceptionHandler((e, command, result) -> {
             if (e instanceof Refusal) {
                 command.getErr().println(e.getMessage());

@@ -7,11 +7,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import zentrel.cli.Values.HopAnswer;
 import zentrel.look.Look;
 import zentrel.look.NextLook;
 import zentrel.look.Seen;
@@ -41,7 +41,7 @@ final class NextLookCommand implements Callable<Integer> {
             paramLabel = "HOP=ANSWER",
             description =
                     "An answer so far: 1 to 10 (the hops of a second leg go on from 11), and yes, no or cannot-tell.")
-    private @Nullable List<String> saw;
+    private List<HopAnswer> saw = new ArrayList<>();
 
     @Mixin
     @SuppressWarnings("NullAway.Init")
@@ -62,8 +62,11 @@ final class NextLookCommand implements Callable<Integer> {
         List<Seen> seen = new ArrayList<>();
         seen.add(new Seen(hops.size() - 1, Answer.NO, Instant.EPOCH, "")); // it does not respond
         seen.addAll(Seen.of(opened, path)); // what the plan keeps of earlier looks
-        for (String one : saw == null ? List.<String>of() : saw) {
-            seen.add(seen(one, hops.size()));
+        for (HopAnswer one : saw) {
+            if (one.hop() > hops.size()) {
+                throw new Refusal("--saw: this path has " + hops.size() + " hops, not " + one.hop() + ".");
+            }
+            seen.add(new Seen(one.hop() - 1, one.answer(), Instant.EPOCH, ""));
         }
         NextLook look = NextLook.of(opened, path, seen);
         if (out.json) {
@@ -88,20 +91,5 @@ final class NextLookCommand implements Callable<Integer> {
 
     private static String line(Look look) {
         return "Look at hop " + (look.place() + 1) + ": " + look.question();
-    }
-
-    private static Seen seen(String text, int hops) throws Refusal {
-        String[] parts = text.split("=", -1);
-        if (parts.length != 2) {
-            throw new Refusal("--saw: write HOP=yes, HOP=no or HOP=cannot-tell, not \"" + text + "\".");
-        }
-        int hop = Arguments.number("--saw: the hop", parts[0], 1, hops);
-        Answer answer = switch (parts[1]) {
-            case "yes" -> Answer.YES;
-            case "no" -> Answer.NO;
-            case "cannot-tell" -> Answer.CANNOT_TELL;
-            default -> throw new Refusal("--saw: an answer is yes, no or cannot-tell, not \"" + parts[1] + "\".");
-        };
-        return new Seen(hop - 1, answer, Instant.EPOCH, "");
     }
 }

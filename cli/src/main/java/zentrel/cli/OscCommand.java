@@ -9,6 +9,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import zentrel.cli.Values.Seconds;
+import zentrel.cli.Values.Target;
+import zentrel.cli.Values.UdpPort;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
@@ -36,7 +39,7 @@ final class OscCommand implements Callable<Integer> {
     static final class Send implements Callable<Integer> {
         @Parameters(index = "0", paramLabel = "ADDRESS:PORT", description = "Where to.")
         @SuppressWarnings("NullAway.Init")
-        private String target;
+        private Target target;
 
         @Parameters(index = "1", paramLabel = "PATTERN", description = "The OSC address, such as /cue/go.")
         @SuppressWarnings("NullAway.Init")
@@ -54,7 +57,7 @@ final class OscCommand implements Callable<Integer> {
                 defaultValue = "127.0.0.1",
                 description = "The address to send from.")
         @SuppressWarnings("NullAway.Init")
-        private String from;
+        private Ipv4Address from;
 
         @Option(
                 names = "--arm",
@@ -68,19 +71,15 @@ final class OscCommand implements Callable<Integer> {
 
         @Override
         public Integer call() throws Refusal {
-            int colon = target.lastIndexOf(':');
-            if (colon < 0) {
-                throw new Refusal("Write ADDRESS:PORT, such as 127.0.0.1:24510, not \"" + target + "\".");
-            }
-            Ipv4Address to = Arguments.address("ADDRESS", target.substring(0, colon));
-            int port = Arguments.number("PORT", target.substring(colon + 1), 1, 65535);
+            Ipv4Address to = target.address();
+            int port = target.port().number();
             byte[] bytes;
             try {
                 bytes = OscCodec.encode(new OscMessage(pattern, parsed()));
             } catch (IllegalArgumentException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }
-            try (UdpWire wire = Arguments.armed(Arguments.address("--from", from), List.of(to), arm)) {
+            try (UdpWire wire = Wires.armed(from, List.of(to), arm)) {
                 wire.send(Sending.SETTING, 0, to, port, bytes);
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
@@ -129,7 +128,7 @@ final class OscCommand implements Callable<Integer> {
     static final class Listen implements Callable<Integer> {
         @Option(names = "--port", required = true, paramLabel = "P", description = "The UDP port.")
         @SuppressWarnings("NullAway.Init")
-        private String port;
+        private UdpPort port;
 
         @Option(
                 names = "--address",
@@ -137,11 +136,11 @@ final class OscCommand implements Callable<Integer> {
                 defaultValue = "127.0.0.1",
                 description = "The address to listen at (default 127.0.0.1).")
         @SuppressWarnings("NullAway.Init")
-        private String address;
+        private Ipv4Address address;
 
         @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
         @SuppressWarnings("NullAway.Init")
-        private Double seconds;
+        private Seconds seconds;
 
         @Mixin
         @SuppressWarnings("NullAway.Init")
@@ -149,11 +148,10 @@ final class OscCommand implements Callable<Integer> {
 
         @Override
         public Integer call() throws Refusal {
-            int at = Arguments.number("--port", port, 1, 65535);
-            try (UdpWire wire = Arguments.open(Arguments.address("--address", address), OutputGuard.State.LISTEN)) {
-                new OscStandin(List.of(), true, new EventPrinter(out)).start(wire, at);
-                Arguments.waitFor(seconds);
-                Arguments.requireReceived(wire);
+            try (UdpWire wire = Wires.open(address, OutputGuard.State.LISTEN)) {
+                new OscStandin(List.of(), true, new EventPrinter(out)).start(wire, port.number());
+                Wires.waitFor(seconds);
+                Wires.requireReceived(wire);
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }

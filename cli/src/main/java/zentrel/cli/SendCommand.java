@@ -1,14 +1,18 @@
 package zentrel.cli;
 
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
+import zentrel.cli.Values.Priority;
+import zentrel.cli.Values.Rate;
+import zentrel.cli.Values.Seconds;
+import zentrel.cli.Values.SlotLevel;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
@@ -26,35 +30,35 @@ import zentrel.wire.UdpWire;
 final class SendCommand implements Callable<Integer> {
     @Option(names = "--protocol", required = true, description = "artnet or sacn.")
     @SuppressWarnings("NullAway.Init")
-    private String protocol;
+    private Protocol protocol;
 
     @Option(names = "--universe", required = true, paramLabel = "WIRE-NUMBER", description = "The number on the wire.")
-    @SuppressWarnings("NullAway.Init")
-    private String universe;
+    private int universe;
 
     @Option(names = "--slot", paramLabel = "S=V", description = "A slot 1–512 and its level 0–255. May be repeated.")
-    private @Nullable List<String> slots;
+    private List<SlotLevel> slots = new ArrayList<>();
 
     @Option(names = "--from", required = true, paramLabel = "127.x.y.z", description = "The address to send from.")
     @SuppressWarnings("NullAway.Init")
-    private String from;
+    private Ipv4Address from;
 
     @Option(
             names = "--to",
             paramLabel = "ADDRESS",
             description = "Unicast to this address; without it the group, or the broadcast.")
-    private @Nullable List<String> to;
+    private List<Ipv4Address> to = new ArrayList<>();
 
     @Option(
             names = "--rate",
             paramLabel = "HZ",
             defaultValue = "40",
             description = "Packets a second, above 0 to 1000 (default 40).")
-    private double rate;
+    @SuppressWarnings("NullAway.Init")
+    private Rate rate;
 
     @Option(names = "--priority", defaultValue = "100", description = "sACN priority, 0 to 200.")
     @SuppressWarnings("NullAway.Init")
-    private String priority;
+    private Priority priority;
 
     @Option(names = "--name", defaultValue = "Zentrel send", description = "The sACN source name.")
     @SuppressWarnings("NullAway.Init")
@@ -62,7 +66,7 @@ final class SendCommand implements Callable<Integer> {
 
     @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
     @SuppressWarnings("NullAway.Init")
-    private Double seconds;
+    private Seconds seconds;
 
     @Option(
             names = "--arm",
@@ -76,26 +80,22 @@ final class SendCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        Protocol by = Arguments.protocol("--protocol", protocol);
-        int number = Arguments.universe(by, Arguments.number("--universe", universe, -1, 1_000_000));
-        Map<Integer, Integer> levels = Arguments.slots(slots);
-        int level = Arguments.number("--priority", priority, 0, 200);
-        Ipv4Address source = Arguments.address("--from", from);
-        List<Ipv4Address> targets = Arguments.addresses("--to", to);
-        if (!(rate > 0 && rate <= 1000)) {
-            throw new Refusal("--rate is above 0 and at most 1000, not " + rate + ".");
+        if (!protocol.carries(universe)) {
+            throw new Refusal(protocol.title() + " goes from " + protocol.firstNumber() + " to " + protocol.lastNumber()
+                    + ", not " + universe + ".");
         }
         Delivery delivery =
-                !targets.isEmpty() ? Delivery.UNICAST : by == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST;
-        ConsoleStream stream = new ConsoleStream("send", by, number, delivery, targets, level, rate, false);
+                !to.isEmpty() ? Delivery.UNICAST : protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST;
+        ConsoleStream stream =
+                new ConsoleStream("send", protocol, universe, delivery, to, priority.level(), rate.perSecond(), false);
         long sent;
         long failed;
-        try (UdpWire wire = Arguments.armed(source, targets, arm);
+        try (UdpWire wire = Wires.armed(from, to, arm);
                 ConsoleStandin console =
                         new ConsoleStandin(wire, name, UUID.randomUUID(), List.of(stream), true, this::told)) {
-            levels.forEach((slot, value) -> console.setSlot("send", slot, value));
+            slots.forEach(s -> console.setSlot("send", s.slot(), s.level()));
             console.start();
-            Arguments.waitFor(seconds);
+            Wires.waitFor(seconds);
             sent = console.sentCount();
             failed = console.failedCount();
         } catch (IOException e) {
@@ -104,16 +104,16 @@ final class SendCommand implements Callable<Integer> {
         if (out.json) {
             out.json(Output.JSON
                     .objectNode()
-                    .put("protocol", by.word())
-                    .put("universe", number)
+                    .put("protocol", protocol.word())
+                    .put("universe", universe)
                     .put("delivery", delivery.word())
                     .put("packets", sent));
         } else {
-            out.line(Counted.of(sent, "packet") + " of " + by.title() + " " + number + " sent by "
+            out.line(Counted.of(sent, "packet") + " of " + protocol.title() + " " + universe + " sent by "
                     + delivery.word().replace('-', ' ') + ".");
         }
         if (sent == 0) {
-            out.remark("Nothing could be sent from " + source + ".");
+            out.remark("Nothing could be sent from " + from + ".");
         } else if (failed > 0) {
             out.remark(Counted.of(failed, "packet") + " could not be sent.");
         }

@@ -1,0 +1,155 @@
+package zentrel.cli;
+
+import picocli.CommandLine;
+import picocli.CommandLine.TypeConversionException;
+import zentrel.cli.Values.HopAnswer;
+import zentrel.cli.Values.PortUniverse;
+import zentrel.cli.Values.Priority;
+import zentrel.cli.Values.ProtocolUniverse;
+import zentrel.cli.Values.Rate;
+import zentrel.cli.Values.Seconds;
+import zentrel.cli.Values.SlotLevel;
+import zentrel.cli.Values.Target;
+import zentrel.cli.Values.UdpPort;
+import zentrel.cli.Values.UniverseRange;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Answer;
+import zentrel.plan.Merge;
+import zentrel.plan.Protocol;
+
+/** Reads the values of options; what does not fit is refused in a sentence that quotes it. */
+final class Converters {
+    private static final int SLOTS = 512;
+    private static final int FULL = 255;
+    private static final int LAST_PORT = 65_535;
+    private static final int LAST_PRIORITY = 200;
+    private static final int LONGEST_SECONDS = 1_000_000;
+    private static final int FASTEST = 1_000;
+
+    /** Groups joined at most in one run. */
+    private static final int MOST_GROUPS = 512;
+
+    private Converters() {}
+
+    static void register(CommandLine line) {
+        line.registerConverter(Ipv4Address.class, Converters::address);
+        line.registerConverter(Protocol.class, Converters::protocol);
+        line.registerConverter(Merge.class, Converters::merge);
+        line.registerConverter(ProtocolUniverse.class, Converters::universe);
+        line.registerConverter(PortUniverse.class, Converters::port);
+        line.registerConverter(SlotLevel.class, Converters::slot);
+        line.registerConverter(UniverseRange.class, Converters::range);
+        line.registerConverter(UdpPort.class, text -> new UdpPort(number("a UDP port", text, 1, LAST_PORT)));
+        line.registerConverter(Target.class, Converters::target);
+        line.registerConverter(Priority.class, text -> new Priority(number("a priority", text, 0, LAST_PRIORITY)));
+        line.registerConverter(Seconds.class, text -> new Seconds(decimal("a time in seconds", text, LONGEST_SECONDS)));
+        line.registerConverter(Rate.class, text -> new Rate(decimal("a rate", text, FASTEST)));
+        line.registerConverter(HopAnswer.class, Converters::answer);
+    }
+
+    private static Ipv4Address address(String text) {
+        try {
+            return Ipv4Address.parse(text);
+        } catch (IllegalArgumentException e) {
+            throw new TypeConversionException(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static Protocol protocol(String text) {
+        for (Protocol protocol : Protocol.values()) {
+            if (protocol.onNetwork() && protocol.word().equals(text)) {
+                return protocol;
+            }
+        }
+        throw new TypeConversionException("\"" + text + "\" is not a protocol; write artnet or sacn.");
+    }
+
+    private static Merge merge(String text) {
+        for (Merge merge : Merge.values()) {
+            if (merge.word().equals(text)) {
+                return merge;
+            }
+        }
+        throw new TypeConversionException("write htp, ltp or none, not \"" + text + "\".");
+    }
+
+    private static ProtocolUniverse universe(String text) {
+        String[] parts = two(text, ":", "PROTOCOL:UNIVERSE, such as artnet:4");
+        Protocol protocol = protocol(parts[0]);
+        return new ProtocolUniverse(
+                protocol, number(protocol.title(), parts[1], protocol.firstNumber(), protocol.lastNumber()));
+    }
+
+    private static PortUniverse port(String text) {
+        String[] parts = two(text, "=", "N=PROTOCOL:UNIVERSE, such as 1=artnet:4");
+        return new PortUniverse(parts[0], universe(parts[1]));
+    }
+
+    private static SlotLevel slot(String text) {
+        String[] parts = two(text, "=", "SLOT=LEVEL, such as 37=255");
+        return new SlotLevel(number("a slot", parts[0], 1, SLOTS), number("a level", parts[1], 0, FULL));
+    }
+
+    private static UniverseRange range(String text) {
+        String[] parts = text.split("-", -1);
+        int first = number("a universe", parts[0], 1, Protocol.SACN.lastNumber());
+        int last = parts.length == 1 ? first : number("the last universe", parts[1], first, Protocol.SACN.lastNumber());
+        if (parts.length > 2 || last - first >= MOST_GROUPS) {
+            throw new TypeConversionException(
+                    "write FIRST-LAST, at most " + MOST_GROUPS + " universes, not \"" + text + "\".");
+        }
+        return new UniverseRange(first, last);
+    }
+
+    private static Target target(String text) {
+        int colon = text.lastIndexOf(':');
+        if (colon < 0) {
+            throw new TypeConversionException("write ADDRESS:PORT, such as 127.0.0.1:24510, not \"" + text + "\".");
+        }
+        return new Target(
+                address(text.substring(0, colon)),
+                new UdpPort(number("a UDP port", text.substring(colon + 1), 1, LAST_PORT)));
+    }
+
+    private static HopAnswer answer(String text) {
+        String[] parts = two(text, "=", "HOP=yes, HOP=no or HOP=cannot-tell");
+        for (Answer answer : Answer.values()) {
+            if (answer.word().equals(parts[1])) {
+                return new HopAnswer(number("a hop", parts[0], 1, Integer.MAX_VALUE), answer);
+            }
+        }
+        throw new TypeConversionException("an answer is yes, no or cannot-tell, not \"" + parts[1] + "\".");
+    }
+
+    private static String[] two(String text, String between, String form) {
+        String[] parts = text.split(between, 2);
+        if (parts.length != 2) {
+            throw new TypeConversionException("write " + form + ", not \"" + text + "\".");
+        }
+        return parts;
+    }
+
+    private static int number(String what, String text, int first, int last) {
+        try {
+            int value = Integer.parseInt(text);
+            if (value >= first && value <= last) {
+                return value;
+            }
+        } catch (NumberFormatException e) {
+            throw new TypeConversionException("\"" + text + "\" is not a whole number.");
+        }
+        throw new TypeConversionException(what + " goes from " + first + " to " + last + ", not " + text + ".");
+    }
+
+    private static double decimal(String what, String text, int most) {
+        try {
+            double value = Double.parseDouble(text);
+            if (value > 0 && value <= most) {
+                return value;
+            }
+        } catch (NumberFormatException e) {
+            throw new TypeConversionException("\"" + text + "\" is not a number.");
+        }
+        throw new TypeConversionException(what + " is above 0 and at most " + most + ", not " + text + ".");
+    }
+}

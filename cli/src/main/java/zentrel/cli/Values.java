@@ -1,0 +1,45 @@
+package zentrel.cli;
+
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Answer;
+import zentrel.plan.Protocol;
+
+/** The values that options take, each checked where it is read ({@link Converters}). */
+final class Values {
+    private Values() {}
+
+    /** A universe by its number in a protocol: {@code sacn:5}. */
+    record ProtocolUniverse(Protocol protocol, int number) {
+        @Override
+        public String toString() {
+            return protocol.word() + ":" + number;
+        }
+    }
+
+    /** A port of a stand-in and what it receives: {@code 1=artnet:4}. */
+    record PortUniverse(String port, ProtocolUniverse universe) {}
+
+    /** A slot, 1 to 512, with its level, 0 to 255: {@code 37=255}. */
+    record SlotLevel(int slot, int level) {}
+
+    /** Universes of sACN one after the other: {@code 1-64}. */
+    record UniverseRange(int first, int last) {}
+
+    /** A UDP port, 1 to 65535. */
+    record UdpPort(int number) {}
+
+    /** Where something is sent to: {@code 127.0.0.1:24510}. */
+    record Target(Ipv4Address address, UdpPort port) {}
+
+    /** The priority of an sACN source, 0 to 200 (ANSI E1.31-2018 §6.2.3). */
+    record Priority(int level) {}
+
+    /** How long, in seconds above 0. */
+    record Seconds(double value) {}
+
+    /** Packets a second, above 0 to 1000. */
+    record Rate(double perSecond) {}
+
+    /** What somebody saw at a hop, counted along all legs from 1: {@code 5=no}. */
+    record HopAnswer(int hop, Answer answer) {}
+}
