@@ -22,6 +22,8 @@ import zentrel.file.LoadedPlan;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Merge;
+import zentrel.profile.Protocol;
 import zentrel.standin.LevelStandin;
 import zentrel.standin.StandinPort;
 import zentrel.wire.OutputGuard;

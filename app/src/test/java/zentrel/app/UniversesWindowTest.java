@@ -13,6 +13,8 @@ import org.testfx.api.FxRobot;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
+import zentrel.profile.Traffic;
 
 /** The real window: a dark port looked into, load and contests read, numbers moved and routes taken over. */
 class UniversesWindowTest extends OpenWindow {

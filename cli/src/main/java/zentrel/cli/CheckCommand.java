@@ -11,7 +11,7 @@ import zentrel.check.Finding;
 import zentrel.check.Fix;
 import zentrel.check.Fixes;
 import zentrel.check.Report;
-import zentrel.plan.Counted;
+import zentrel.text.Counted;
 
 /** {@code zentrel check PLAN}: what is wrong, and what mends it. */
 @Command(

@@ -14,8 +14,8 @@ import zentrel.cli.Values.UdpPort;
 import zentrel.cli.Values.UniverseRange;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Answer;
-import zentrel.plan.Merge;
-import zentrel.plan.Protocol;
+import zentrel.profile.Merge;
+import zentrel.profile.Protocol;
 
 /** Reads the values of options; what does not fit is refused in a sentence that quotes it. */
 final class Converters {

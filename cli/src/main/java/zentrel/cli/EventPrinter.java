@@ -5,8 +5,8 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import zentrel.plan.Counted;
 import zentrel.standin.StandinEvent;
+import zentrel.text.Counted;
 
 /** Prints what a stand-in does and sees: a line for people, or one JSON object a line. */
 final class EventPrinter implements Consumer<StandinEvent> {

@@ -19,11 +19,11 @@ import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.ipv4.HostAddress;
-import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 import zentrel.routing.RoutingTable;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
+import zentrel.text.Counted;
 import zentrel.text.PlainText;
 
 /** {@code zentrel import PLAN TABLE [-o OUT]}: a table of addresses taken over into a plan. */

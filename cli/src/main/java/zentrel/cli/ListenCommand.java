@@ -16,8 +16,8 @@ import zentrel.cli.Values.UniverseRange;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
-import zentrel.plan.Counted;
 import zentrel.plan.NumberRange;
+import zentrel.text.Counted;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.UdpWire;
 

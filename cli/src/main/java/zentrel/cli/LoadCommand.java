@@ -12,11 +12,11 @@ import picocli.CommandLine.Option;
 import zentrel.load.Airtime;
 import zentrel.load.Load;
 import zentrel.plan.Application;
-import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
 import zentrel.plan.Plan;
-import zentrel.plan.Protocol;
 import zentrel.plan.Switching;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 
 /** {@code zentrel load PLAN [--add N --from PROGRAM]}: what the streams come to on each cable. */
 @Command(

@@ -14,12 +14,12 @@ import zentrel.cli.Values.Rate;
 import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.SlotLevel;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.ConsoleStream;
 import zentrel.standin.StandinEvent;
+import zentrel.text.Counted;
 import zentrel.wire.UdpWire;
 
 /** {@code zentrel send}: levels of one universe for a while. */

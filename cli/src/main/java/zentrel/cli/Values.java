@@ -2,7 +2,7 @@ package zentrel.cli;
 
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Answer;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 
 /** The values that options take, each checked where it is read ({@link Converters}). */
 final class Values {

@@ -16,10 +16,12 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.SpecialAddresses;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
 import zentrel.table.AddressCells;
 import zentrel.table.Columns;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
+import zentrel.text.Counted;
 
 /**
  * A table of addresses taken over into a plan: every row is about an adapter that is in it. A row that will not do is left out

@@ -9,7 +9,7 @@ import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
-import zentrel.plan.Counted;
+import zentrel.text.Counted;
 
 /** Several adapters numbered one after the other. */
 public final class CountingOn {

@@ -12,7 +12,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
-import zentrel.plan.Counted;
+import zentrel.text.Counted;
 
 /** A segment moved to another range: host parts stay where they fit. */
 public final class Moving {

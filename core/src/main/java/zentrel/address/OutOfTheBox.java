@@ -11,6 +11,8 @@ import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileAdapter;
 
 /**
  * Boxes that leave the factory with one address: two of them on one network answer for each other, so they are set up one at a

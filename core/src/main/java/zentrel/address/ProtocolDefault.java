@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.plan.ProfileAdapter;
+import zentrel.profile.ProfileAdapter;
 
 /** The address that an Art-Net device makes from its hardware address as long as nobody gave it one. */
 public final class ProtocolDefault {

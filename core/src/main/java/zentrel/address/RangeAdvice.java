@@ -15,6 +15,10 @@ import zentrel.path.Leg;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.Profile;
+import zentrel.profile.Protocol;
 
 /**
  * Which range each segment should use, judged from what is in the plan: what boxes accept, an existing network with a router,

@@ -14,11 +14,11 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
-import zentrel.plan.Profile;
 import zentrel.plan.Segment;
+import zentrel.profile.HostKind;
+import zentrel.profile.Profile;
 
 /**
  * How the addresses of a segment are laid out. Plans that last give each kind of box a block of its own with room to double, or

@@ -10,6 +10,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import zentrel.path.HopKind;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 
 /** Two programs of one computer on one port: {@code adapter.port-shared}. */
 final class AdapterPortShared extends PathRule {

@@ -9,6 +9,9 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Profile;
+import zentrel.profile.Protocol;
 
 /** An address outside the ranges that the box accepts: {@code address.artnet-range}. */
 final class AddressArtnetRange extends PathRule {

@@ -8,8 +8,8 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.Segment;
+import zentrel.profile.HostKind;
 
 /** A gateway outside the subnet, or on a closed segment: {@code address.gateway}. */
 final class AddressGateway extends PathRule {

@@ -8,10 +8,10 @@ import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AddressOrigin;
-import zentrel.plan.Counted;
-import zentrel.plan.ProfileAdapter;
 import zentrel.plan.Segment;
+import zentrel.profile.ProfileAdapter;
 import zentrel.source.Sources;
+import zentrel.text.Counted;
 
 /** A self-assigned address among set ones, or DHCP asked for with no server: {@code address.link-local-mix}. */
 final class AddressLinkLocalMix extends PathRule {

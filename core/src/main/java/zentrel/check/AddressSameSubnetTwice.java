@@ -6,11 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
-import zentrel.plan.OperatingSystem;
 import zentrel.plan.Setting;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.OperatingSystem;
 import zentrel.source.Sourced;
 import zentrel.source.Sources;
 

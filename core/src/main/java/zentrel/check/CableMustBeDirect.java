@@ -5,6 +5,8 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import zentrel.plan.*;
+import zentrel.profile.HostKind;
+import zentrel.profile.Profile;
 
 /** A cable that must lead straight to its partner: {@code cable.must-be-direct}. */
 final class CableMustBeDirect extends PathRule {

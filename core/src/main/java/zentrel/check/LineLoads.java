@@ -11,6 +11,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import zentrel.plan.*;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.text.Numbers;
 
 /** More than 32 unit loads on a DMX line: {@code line.loads}. */
 final class LineLoads extends PathRule {

@@ -11,7 +11,6 @@ import java.util.function.Predicate;
 import zentrel.load.Load;
 import zentrel.path.HopKind;
 import zentrel.plan.Adapter;
-import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
 import zentrel.plan.Edit;
 import zentrel.plan.Id;
@@ -19,6 +18,7 @@ import zentrel.plan.Plan;
 import zentrel.plan.Segment;
 import zentrel.plan.Stream;
 import zentrel.source.Sources;
+import zentrel.text.Counted;
 
 /** A cable that carries too much: {@code network.load}. */
 final class NetworkLoad extends PathRule {

@@ -10,6 +10,8 @@ import zentrel.load.Airtime;
 import zentrel.load.Load;
 import zentrel.path.HopKind;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Protocol;
 
 /** Groups or broadcasts to wireless clients: {@code network.wireless-stream}. */
 final class NetworkWirelessStream extends PathRule {

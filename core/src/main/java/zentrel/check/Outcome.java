@@ -1,6 +1,6 @@
 package zentrel.check;
 
-import zentrel.plan.Word;
+import zentrel.text.Word;
 
 /** What a rule says of a whole plan. */
 public enum Outcome implements Word {

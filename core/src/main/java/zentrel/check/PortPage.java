@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import zentrel.path.HopKind;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 import zentrel.routing.PortPages;
 import zentrel.universe.PortAddress;
 

@@ -7,8 +7,8 @@ import java.util.Optional;
 import zentrel.path.HopKind;
 import zentrel.plan.Id;
 import zentrel.plan.Port;
-import zentrel.plan.Protocol;
 import zentrel.plan.Receiver;
+import zentrel.profile.Protocol;
 
 /** A port set to the other protocol: {@code port.protocol}. */
 final class PortProtocol extends PathRule {

@@ -6,7 +6,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import zentrel.plan.*;
-import zentrel.plan.Counted;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfilePoe;
+import zentrel.profile.ProfileSupply;
+import zentrel.text.Counted;
+import zentrel.text.Numbers;
 
 /** More power than the switch gives over its sockets: {@code power.poe-budget}. */
 final class PowerPoeBudget extends PathRule {

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
-import zentrel.plan.Profile;
+import zentrel.profile.Profile;
 
 /** Two supplies that must not both be connected: {@code power.supplies-clash}. */
 final class PowerSuppliesClash extends PathRule {

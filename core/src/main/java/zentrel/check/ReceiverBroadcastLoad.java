@@ -8,6 +8,8 @@ import java.util.Optional;
 import zentrel.load.Load;
 import zentrel.path.HopKind;
 import zentrel.plan.*;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Protocol;
 import zentrel.source.Sources;
 
 /** Broadcasts that a small device must all look at: {@code receiver.broadcast-load}. */

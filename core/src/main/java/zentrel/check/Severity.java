@@ -1,6 +1,6 @@
 package zentrel.check;
 
-import zentrel.plan.Word;
+import zentrel.text.Word;
 
 /** How bad a finding is, from harmless to worst. */
 public enum Severity implements Word {

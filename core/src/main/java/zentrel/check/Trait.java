@@ -3,10 +3,10 @@ package zentrel.check;
 import java.util.EnumSet;
 import java.util.Set;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.Plan;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
 
 /**
  * What boxes may have and whole rules are about. One walk over the boxes finds all of them, and a rule about what no box has walks

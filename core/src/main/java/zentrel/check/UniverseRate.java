@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import zentrel.path.HopKind;
 import zentrel.plan.*;
+import zentrel.profile.PortKind;
 
 /** A universe sent faster than DMX can pass it on, or too slowly to count as there: {@code universe.rate}. */
 final class UniverseRate extends PathRule {

@@ -11,6 +11,9 @@ import java.util.Optional;
 import java.util.Set;
 import zentrel.gear.Removing;
 import zentrel.plan.*;
+import zentrel.profile.Profile;
+import zentrel.text.Counted;
+import zentrel.text.Word;
 
 /** What is not the same in two versions of a plan, by id; the order of things does not count. */
 public final class Comparison {

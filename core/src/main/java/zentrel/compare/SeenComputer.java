@@ -9,8 +9,8 @@ import java.util.function.BiPredicate;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
+import zentrel.profile.AdapterKind;
 
 /**
  * A computer as it is, beside the same computer of the plan.

@@ -12,6 +12,8 @@ import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.plan.*;
+import zentrel.profile.Merge;
+import zentrel.profile.Protocol;
 import zentrel.source.Sources;
 
 /**

@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import zentrel.path.SignalPaths;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 import zentrel.source.Sources;
 
 /**

@@ -9,6 +9,15 @@ import java.util.Set;
 import zentrel.gear.Library;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.Direction;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.PortKind;
+import zentrel.profile.Profile;
+import zentrel.profile.Protocol;
+import zentrel.profile.Traffic;
 
 /** The two demo plans. */
 public final class FernlightTrail {

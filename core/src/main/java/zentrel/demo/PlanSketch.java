@@ -9,6 +9,14 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.Direction;
+import zentrel.profile.HostKind;
+import zentrel.profile.Merge;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 
 /** Puts a plan together step by step, with the usual values filled in; for plans that are made by a program. */
 public final class PlanSketch {

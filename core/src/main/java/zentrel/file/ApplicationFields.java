@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.Protocol;
 import zentrel.universe.SacnUniverse;
 
 /** Programs in a plan file. */

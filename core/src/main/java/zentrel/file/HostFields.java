@@ -15,6 +15,10 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Traffic;
 
 /** Devices, with their adapters in a plan file. */
 final class HostFields implements Fields<Host> {

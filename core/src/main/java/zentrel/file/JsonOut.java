@@ -15,7 +15,7 @@ import java.util.function.BiConsumer;
 import java.util.function.Function;
 import zentrel.plan.Named;
 import zentrel.plan.Setting;
-import zentrel.plan.Word;
+import zentrel.text.Word;
 
 /** Writes fields into JSON, without what is as usual. */
 final class JsonOut {

@@ -11,8 +11,8 @@ import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import zentrel.plan.Setting;
-import zentrel.plan.Word;
 import zentrel.text.PlainText;
+import zentrel.text.Word;
 
 /** One JSON value with the place where it stands, so that every complaint can name it. */
 final class JsonPlace {

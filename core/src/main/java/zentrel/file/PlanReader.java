@@ -11,7 +11,7 @@ import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Line;
 import zentrel.plan.Plan;
-import zentrel.plan.Profile;
+import zentrel.profile.Profile;
 
 /** Turns the JSON of a plan file into a plan. Whatever the bytes, it returns a plan or throws one clear sentence. */
 public final class PlanReader {

@@ -15,6 +15,24 @@ import java.util.function.Function;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.Direction;
+import zentrel.profile.HostKind;
+import zentrel.profile.Merge;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.PortKind;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileAdapter;
+import zentrel.profile.ProfileApplication;
+import zentrel.profile.ProfileLimit;
+import zentrel.profile.ProfilePoe;
+import zentrel.profile.ProfilePorts;
+import zentrel.profile.ProfileSign;
+import zentrel.profile.ProfileStep;
+import zentrel.profile.ProfileSupply;
+import zentrel.profile.Protocol;
+import zentrel.text.Word;
 
 /** The fields of a profile, both ways; the same in a plan file and in a profile file. */
 final class ProfileFields {

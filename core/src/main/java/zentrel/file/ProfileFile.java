@@ -5,7 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import zentrel.plan.Profile;
+import zentrel.profile.Profile;
 
 /** Profiles as files of their own, to copy, edit and share. */
 public final class ProfileFile {

@@ -10,6 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import zentrel.plan.*;
+import zentrel.profile.Direction;
+import zentrel.profile.Merge;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 
 /** Inputs, with their ports in a plan file. */
 final class ReceiverFields implements Fields<Receiver> {

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 import zentrel.universe.SacnUniverse;
 
 /** Universes as they are sent in a plan file. */

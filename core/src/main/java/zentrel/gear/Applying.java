@@ -10,6 +10,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import zentrel.plan.*;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileStep;
 
 /**
  * The way of what is planned for a box into force: typed in on the device, then applied or restarted as its profile says.

@@ -3,6 +3,7 @@ package zentrel.gear;
 import java.util.List;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 
 /**
  * A change of one setting before it is made: what it was and will be, and every other place that keeps a copy of it, one step

@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 
 /**
  * A place that keeps a copy of what is about to change: somebody typed it in there, and it does not follow.

@@ -2,7 +2,7 @@ package zentrel.gear;
 
 import java.util.Set;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 
 /**
  * What was heard on a real network from one address.

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import zentrel.plan.*;
+import zentrel.profile.ProfileStep;
 
 /** Every setting that is made on one box, wherever the plan keeps it. */
 final class HostSettings {

@@ -16,7 +16,7 @@ import java.util.Optional;
 import zentrel.file.PlanFileException;
 import zentrel.file.ProfileFile;
 import zentrel.plan.Plan;
-import zentrel.plan.Profile;
+import zentrel.profile.Profile;
 
 /**
  * The profiles to choose from: those that ship with the program, the user's own (files in a folder), and those that a plan

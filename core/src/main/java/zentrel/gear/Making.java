@@ -12,6 +12,16 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.Direction;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileAdapter;
+import zentrel.profile.ProfileApplication;
+import zentrel.profile.ProfilePorts;
+import zentrel.profile.Protocol;
 
 /**
  * Makes hosts, programs and ports from a profile, with everything filled in that can be told: the next free name, the next

@@ -12,10 +12,12 @@ import java.util.stream.IntStream;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Profile;
 import zentrel.table.AddressCells;
 import zentrel.table.Columns;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
+import zentrel.text.Counted;
 
 /**
  * Rows of a spreadsheet as gear. The columns are told by their headings, or by what stands in them where there are none;

@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import zentrel.index.ListChange;
 import zentrel.plan.*;
 
 /**

@@ -13,6 +13,15 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.Direction;
+import zentrel.profile.HostKind;
+import zentrel.profile.PortKind;
+import zentrel.profile.ProfileApplication;
+import zentrel.profile.ProfileSupply;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 
 /** Joins gear: universes to ports, fixtures to lines, adapters to segments, cables. */
 public final class Wiring {

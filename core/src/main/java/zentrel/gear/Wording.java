@@ -17,8 +17,13 @@ import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
-import zentrel.plan.Counted;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileSupply;
 import zentrel.routing.RangeRouting;
+import zentrel.text.Counted;
 
 /**
  * Understands a line of words as something to do with the gear: {@code 3 node 4}, {@code route desk to bridge node},

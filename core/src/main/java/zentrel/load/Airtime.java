@@ -1,6 +1,6 @@
 package zentrel.load;
 
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 
 /**
  * What groups and broadcasts take of a wireless network's time. An access point sends them at a basic rate and without waiting for

@@ -11,6 +11,8 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Protocol;
 import zentrel.source.Sources;
 
 /**

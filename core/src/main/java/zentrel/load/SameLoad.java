@@ -2,6 +2,7 @@ package zentrel.load;
 
 import java.util.List;
 import java.util.function.BiPredicate;
+import zentrel.index.ListChange;
 import zentrel.plan.*;
 
 /**

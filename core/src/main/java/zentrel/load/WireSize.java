@@ -1,6 +1,6 @@
 package zentrel.load;
 
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 
 /**
  * Bytes of one packet of 512 slots. UDP 8 (RFC 768), IPv4 20 (RFC 791), Ethernet header 14 and check 4, preamble 8 and gap 12

@@ -7,6 +7,8 @@ import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.path.words.PathWords;
 import zentrel.plan.*;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileSign;
 
 /** What is seen at each hop if the signal gets that far, in words of the device there where its profile has some. */
 final class Looks {

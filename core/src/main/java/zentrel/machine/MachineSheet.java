@@ -8,6 +8,10 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Protocol;
 import zentrel.text.PlainText;
 
 /**

@@ -10,11 +10,11 @@ import java.util.TreeMap;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
+import zentrel.profile.AdapterKind;
 
 /** Which adapters of a segment have an address now, loopback aside. Most have one holder, so lists are kept of the others only. */
 final class AddressHolders {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Traffic;
 
 /**
  * Judges a console's own stream: the switches at both ends, the network between, versions and drivers. What is in it stays

@@ -3,6 +3,8 @@ package zentrel.path;
 import java.util.List;
 import java.util.Optional;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
 
 /** Hop 5: whether segments, cables, switches and access points carry it from one adapter to the other. */
 final class CarryJudge {

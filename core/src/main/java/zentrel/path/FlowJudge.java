@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 
 /** Judges one flow: one stream towards one port. Hops 1 to 8 depend on the two ends alone and are kept. */
 final class FlowJudge {
@@ -280,7 +281,7 @@ final class FlowJudge {
                         "waits",
                         waits,
                         "screen",
-                        new Screen(to, protocol, waits)));
+                        new ShownNumber(to, protocol, waits)));
         if (!protocol.carries(waits)) {
             hop.broken(
                     Reason.PORT_NUMBER_RANGE,
@@ -312,7 +313,7 @@ final class FlowJudge {
                 "planned",
                 set.planned(),
                 "screen",
-                new Screen(to, protocol, wire),
+                new ShownNumber(to, protocol, wire),
                 "odd",
                 othersAgree(stream, port, waits));
         hop.broken(reason, port.id(), numbers);

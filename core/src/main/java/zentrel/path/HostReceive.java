@@ -5,6 +5,7 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.OperatingSystem;
 import zentrel.source.Sourced;
 
 /** Hop 6: whether the receiver's adapter and system take what arrives. */

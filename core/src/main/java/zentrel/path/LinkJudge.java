@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import zentrel.control.OscPattern;
 import zentrel.plan.*;
+import zentrel.profile.Traffic;
 
 /** Judges a control link: one leg there, and one back where an answer is needed. */
 final class LinkJudge {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.OperatingSystem;
 import zentrel.source.Sources;
 
 /** Hops 2 to 7 of two programs on one computer, where nothing crosses a cable. */

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
+import zentrel.index.ListChange;
 import zentrel.plan.Break;
 import zentrel.plan.Cable;
 import zentrel.plan.CableKind;
@@ -19,7 +20,6 @@ import zentrel.plan.Fixture;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Line;
-import zentrel.plan.ListChange;
 import zentrel.plan.Port;
 import zentrel.plan.Reads;
 import zentrel.plan.Stream;
@@ -334,7 +334,7 @@ final class PatchJudge {
         }
         if (fixtures.isEmpty()) {
             for (Fixture fixture : context.index.fixturesIn(stream.universe())) {
-                if (fixture.lines().isEmpty() || port.kind() == zentrel.plan.PortKind.INTERNAL) {
+                if (fixture.lines().isEmpty() || port.kind() == zentrel.profile.PortKind.INTERNAL) {
                     fixtures.add(fixture);
                 }
             }

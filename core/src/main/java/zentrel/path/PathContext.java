@@ -11,25 +11,25 @@ import java.util.SortedMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import zentrel.index.Grouped;
+import zentrel.index.ListChange;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterKind;
-import zentrel.plan.Grouped;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
-import zentrel.plan.ListChange;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
-import zentrel.plan.Protocol;
 import zentrel.plan.Reads;
 import zentrel.plan.Segment;
 import zentrel.plan.Setting;
 import zentrel.plan.Snooping;
 import zentrel.plan.Stream;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Protocol;
 
 /** What judging needs to know of the whole plan, worked out once. */
 public final class PathContext {

@@ -9,6 +9,8 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import zentrel.plan.*;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileSupply;
 
 /**
  * Which boxes have power. A box has none if it is switched off, or if all that is described of its feed is dead: a power cable

@@ -8,10 +8,10 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
-import zentrel.plan.OperatingSystem;
 import zentrel.plan.Route;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.OperatingSystem;
 
 /**
  * By which adapter a host sends to an address that no application bound to one: the way with the longest prefix over all its

@@ -14,10 +14,10 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
+import zentrel.profile.HostKind;
 
 /** The routers of a plan: which segments they join, and how a packet goes on from each to the next, by its own table. */
 final class Routers {

@@ -3,6 +3,7 @@ package zentrel.path;
 import java.util.List;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Traffic;
 
 /**
  * What is to be carried.

@@ -13,6 +13,8 @@ import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.PortKind;
 
 /**
  * Finds and judges the paths of one plan. What is worked out is kept, so ask one instance for all; any number of threads

@@ -6,6 +6,7 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.OperatingSystem;
 
 /** Hop 7: whether the receiver's firewall lets it in and its program listens where it arrives. */
 final class SocketJudge {

@@ -6,6 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiPredicate;
 import zentrel.plan.*;
+import zentrel.profile.Direction;
+import zentrel.profile.Merge;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 
 /** Hop 9: whether the port is on, and which of the sources that reach it wins there. */
 final class SourceArbitration {

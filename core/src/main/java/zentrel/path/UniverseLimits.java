@@ -9,6 +9,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import zentrel.plan.*;
+import zentrel.profile.ProfileApplication;
+import zentrel.profile.ProfileLimit;
+import zentrel.profile.Protocol;
 
 /** Which universes fall away because their source sends no more: the highest labels first to go. */
 final class UniverseLimits {
@@ -30,7 +33,8 @@ final class UniverseLimits {
         for (Application application : plan.applications()) {
             index.profileOf(application).ifPresent(profile -> {
                 for (Protocol protocol : Protocol.values()) {
-                    profile.limit(application, protocol)
+                    application
+                            .limit(profile, protocol)
                             .ifPresent(limit -> judge(application, profile, protocol, limit));
                 }
             });

@@ -1,7 +1,7 @@
 package zentrel.path;
 
 import java.util.Collection;
-import zentrel.plan.Word;
+import zentrel.text.Word;
 
 /** What is said of a hop or a path, from harmless to worst. */
 public enum Verdict implements Word {

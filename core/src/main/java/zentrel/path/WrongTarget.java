@@ -5,6 +5,8 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Protocol;
 
 /**
  * A control link, or a console's own stream, that goes to an address of the right device and not to the one where its program

@@ -9,6 +9,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.Profile;
 
 /** A plan that a pattern builds step by step, each step the same edit that a person would make. */
 final class Rig {

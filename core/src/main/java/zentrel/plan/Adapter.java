@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.profile.AdapterKind;
 import zentrel.text.PlainText;
 
 /**

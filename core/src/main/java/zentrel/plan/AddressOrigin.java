@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.Word;
+
 /** How an adapter came by an address. */
 public enum AddressOrigin implements Word {
     /** Typed in. */

@@ -5,6 +5,9 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.ProfileApplication;
+import zentrel.profile.Protocol;
 import zentrel.text.PlainText;
 
 /**
@@ -105,5 +108,10 @@ public record Application(
 
     public Application withVersion(Setting<String> value) {
         return new Application(id, name, host, kind, Optional.of(value), bindings, outputs, screens, osc, installed);
+    }
+
+    /** The most universes that it sends by a protocol, as its profile says; empty where nothing limits it. */
+    public Optional<Integer> limit(ProfileApplication profile, Protocol protocol) {
+        return profile.limit(protocol, version.map(Setting::inForce), installed.licence(), installed.attached());
     }
 }

@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.Word;
+
 /** How a purpose of an application chooses its adapters. */
 public enum BindingMode implements Word {
     /** Named adapters. */

@@ -8,6 +8,8 @@ import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import zentrel.index.Layered;
+import zentrel.index.ListChange;
 
 /** Every entity of a plan by its id, and what each part is a part of. Immutable. */
 final class ById {

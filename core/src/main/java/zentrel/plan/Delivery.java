@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.Word;
+
 /** To whom a stream or poll is sent. */
 public enum Delivery implements Word {
     /** To every receiver that answered the poll and has a port on this universe (Art-Net). */

@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import zentrel.profile.Protocol;
 
 /** The settings of each kind of entity and of its parts, in the order in which they are gone through. */
 final class EntitySettings {

@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import java.util.Set;
+import zentrel.profile.Traffic;
 
 /**
  * What a computer lets in.

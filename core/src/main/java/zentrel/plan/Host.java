@@ -3,6 +3,9 @@ package zentrel.plan;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
 import zentrel.text.PlainText;
 
 /**

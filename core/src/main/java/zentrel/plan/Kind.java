@@ -12,6 +12,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
+import zentrel.index.ListChange;
 import zentrel.ipv4.Ipv4Address;
 
 /**

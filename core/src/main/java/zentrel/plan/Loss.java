@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.Word;
+
 /** What a receiver does when nothing comes any more. */
 public enum Loss implements Word {
     /** The last look stays. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import zentrel.profile.Profile;
 import zentrel.text.PlainText;
 
 /**

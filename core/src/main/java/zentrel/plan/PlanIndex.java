@@ -8,6 +8,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import org.jspecify.annotations.Nullable;
+import zentrel.index.Grouped;
+import zentrel.index.ListChange;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileApplication;
+import zentrel.text.IdText;
 
 /**
  * Lookups in one plan, by id and by relation. Where a plan was read by {@code zentrel.file} every reference leads
@@ -160,7 +165,7 @@ public final class PlanIndex {
     /** The id of whatever of the plan is called so. */
     public Optional<Id<?>> idOf(String text) {
         Reads.note(Reads.ANYTHING);
-        if (!Id.isValid(text)) {
+        if (!IdText.isValid(text)) {
             return Optional.empty(); // nobody has an id that none may be
         }
         return Kind.ALL.stream()

@@ -2,6 +2,9 @@ package zentrel.plan;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
+import zentrel.profile.Direction;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 import zentrel.text.PlainText;
 
 /**

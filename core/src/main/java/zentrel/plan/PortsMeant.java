@@ -12,6 +12,9 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import zentrel.index.Grouped;
+import zentrel.index.Layered;
+import zentrel.index.ListChange;
 
 /** Which universes each port is meant for, and the reverse: as the port says, else those of the fixtures on its line. */
 final class PortsMeant {

@@ -1,5 +1,8 @@
 package zentrel.plan;
 
+import zentrel.profile.Protocol;
+import zentrel.text.Word;
+
 /** What an application uses an adapter for; each is bound on its own. */
 public enum Purpose implements Word {
     ARTNET_SEND("Art-Net out"),

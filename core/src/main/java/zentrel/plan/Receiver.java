@@ -3,6 +3,8 @@ package zentrel.plan;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Set;
+import zentrel.profile.Merge;
+import zentrel.profile.Protocol;
 import zentrel.text.PlainText;
 
 /**

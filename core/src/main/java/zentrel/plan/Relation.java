@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.function.Function;
+import zentrel.index.Grouped;
+import zentrel.index.ListChange;
 
 /**
  * By what the entities of a kind are looked up.

@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.List;
 import java.util.function.Function;
+import zentrel.index.Grouped;
 
 /** The entities of a plan by what they refer to. Immutable. */
 final class Relations {

@@ -3,6 +3,7 @@ package zentrel.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import zentrel.profile.Protocol;
 
 /**
  * How a device's own screen shows a wire number: as one field, or as Net, Sub-Net and Universe in three (Art-Net only), each

@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.profile.ProfileStep;
+
 /** What is done with each setting of an entity. */
 public interface SettingVisit {
     /**

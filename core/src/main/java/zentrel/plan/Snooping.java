@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zentrel.profile.HostKind;
+import zentrel.profile.Profile;
 
 /**
  * What the boxes that pass a segment on do with groups.

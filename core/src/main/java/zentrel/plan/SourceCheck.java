@@ -1,5 +1,7 @@
 package zentrel.plan;
 
+import zentrel.text.Word;
+
 /** What a host does with packets from a source that it would not answer by the same way (RFC 3704, section 2). */
 public enum SourceCheck implements Word {
     /** Takes them. */

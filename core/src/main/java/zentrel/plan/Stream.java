@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.profile.Protocol;
 
 /**
  * One source sending one universe by one protocol.

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zentrel.profile.Protocol;
 
 /**
  * What a receiver takes of what reaches it, and what it does without.

@@ -2,6 +2,7 @@ package zentrel.plan;
 
 import java.util.Arrays;
 import java.util.List;
+import zentrel.text.Word;
 
 /** How closely the versions of a session's members must agree. */
 public enum VersionRule implements Word {

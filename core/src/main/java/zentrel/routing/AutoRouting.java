@@ -8,6 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import zentrel.plan.*;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 
 /**
  * Universes that are sent and used and that no port takes, given to free ports. A port of a page that has a number already gets one of

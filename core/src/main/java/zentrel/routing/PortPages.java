@@ -3,6 +3,7 @@ package zentrel.routing;
 import java.util.ArrayList;
 import java.util.List;
 import zentrel.plan.*;
+import zentrel.profile.ProfilePorts;
 
 /** Ports that share one Net and Sub-Net, because the device answers polls for them on one page (Art-Net 4: up to four). */
 public final class PortPages {

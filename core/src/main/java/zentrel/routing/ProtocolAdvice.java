@@ -6,6 +6,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.ProfileApplication;
+import zentrel.profile.Protocol;
 
 /**
  * By which protocol a source should send, what speaks for it, and both side by side.
@@ -118,7 +121,7 @@ public record ProtocolAdvice(Id<Application> source, Protocol better, List<Strin
             against.add(source.name() + " does not send " + protocol.title() + ".");
             possible = false;
         }
-        Optional<Integer> limit = profile.flatMap(p -> p.limit(source, protocol));
+        Optional<Integer> limit = profile.flatMap(p -> source.limit(p, protocol));
         if (limit.isPresent() && limit.get() < universes.size()) {
             against.add(source.name() + " sends " + limit.get() + " universes by it at most, and " + universes.size()
                     + " are asked for.");

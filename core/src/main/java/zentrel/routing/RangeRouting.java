@@ -4,7 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.plan.*;
-import zentrel.plan.Counted;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 
 /**
  * A run of universes from one source to the ports of one receiver, one after the other from a chosen port on: "these nine

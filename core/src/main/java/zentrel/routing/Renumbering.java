@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 
 /**
  * Wire numbers of one protocol moved by a distance everywhere at once: at the sources, at the ports, and where one is typed in or

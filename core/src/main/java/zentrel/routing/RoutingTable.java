@@ -8,9 +8,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 import zentrel.table.Columns;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
+import zentrel.text.Counted;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 
 /**
  * The universes of a source moved from one network protocol to the other, with all that follows: other sources of the same

@@ -2,7 +2,7 @@ package zentrel.table;
 
 import java.util.ArrayList;
 import java.util.List;
-import zentrel.plan.Counted;
+import zentrel.text.Counted;
 import zentrel.text.PlainText;
 
 /**

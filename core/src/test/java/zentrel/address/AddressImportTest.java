@@ -23,6 +23,7 @@ import zentrel.gear.Making;
 import zentrel.ipv4.HostAddress;
 import zentrel.machine.AddressTable;
 import zentrel.plan.*;
+import zentrel.profile.ProfileAdapter;
 import zentrel.table.Columns;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;

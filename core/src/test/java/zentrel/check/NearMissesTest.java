@@ -15,6 +15,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.Direction;
 
 /** What looks like a mistake and is none: changes of a healthy rig that come near a rule and must not be found by it. */
 class NearMissesTest {

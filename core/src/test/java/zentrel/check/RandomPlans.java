@@ -12,6 +12,12 @@ import zentrel.gear.Removing;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.Direction;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 
 /** Seeded random rigs: healthy ones, and single mistakes to put into them. */
 public final class RandomPlans {

@@ -20,6 +20,12 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Direction;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Protocol;
+import zentrel.profile.Traffic;
 
 /** Each rule with and without its fault: the healthy rig gives nothing, the fault gives the rule, its hop and a fix. */
 class RulesTest {

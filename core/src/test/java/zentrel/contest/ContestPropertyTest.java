@@ -15,6 +15,8 @@ import zentrel.TestPlans;
 import zentrel.check.RandomPlans;
 import zentrel.path.SignalPaths;
 import zentrel.plan.*;
+import zentrel.profile.Merge;
+import zentrel.profile.Protocol;
 
 /** Who is heard, over random rigs: what a source that stops leaves behind is what the plan without it says. */
 class ContestPropertyTest {

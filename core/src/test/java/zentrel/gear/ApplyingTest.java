@@ -29,6 +29,7 @@ import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.path.words.PathWords;
 import zentrel.plan.*;
+import zentrel.profile.HostKind;
 
 /** From planned to typed in to in force, and what keeps a copy of what changed. */
 class ApplyingTest {

@@ -32,6 +32,10 @@ import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.path.words.PathWords;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.Profile;
+import zentrel.profile.Protocol;
 import zentrel.table.LeftOut;
 
 class GearTest {

@@ -17,6 +17,8 @@ import zentrel.check.RandomPlans;
 import zentrel.demo.FernlightTrail;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Protocol;
 
 /**
  * The load added up, against packets delivered one by one: for each stream one packet is carried to every cable that it would come

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 
 /** Traffic arithmetic against worked figures. */
 class LoadTest {

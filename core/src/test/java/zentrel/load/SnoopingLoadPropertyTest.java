@@ -11,6 +11,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import zentrel.check.RandomPlans;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Protocol;
 
 /** Load over random rigs whose switch snoops: never more than flooded, never less than what each member asked for. */
 class SnoopingLoadPropertyTest {

@@ -27,6 +27,8 @@ import zentrel.demo.FernlightTrail;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.OperatingSystem;
 import zentrel.text.PlainTextTest;
 
 /** What is typed on computers and told to servers, read back by a real shell and by the servers' own syntax checks. */

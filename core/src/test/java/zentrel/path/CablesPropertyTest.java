@@ -12,6 +12,9 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
 
 /** Switches cabled at random: rings by Euler's count, and what snoops on which segment by a closure over all pairs. */
 class CablesPropertyTest {

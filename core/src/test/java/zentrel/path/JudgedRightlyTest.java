@@ -22,6 +22,8 @@ import zentrel.check.Severity;
 import zentrel.contest.Contest;
 import zentrel.path.words.PathWords;
 import zentrel.plan.*;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Protocol;
 
 /** Plans with one fault each beside a healthy one and near misses; every fix that is offered leaves nothing new. */
 class JudgedRightlyTest {

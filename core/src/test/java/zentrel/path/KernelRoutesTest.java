@@ -23,6 +23,9 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.SpecialAddresses;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
 
 /**
  * By which adapter a host sends, against the Linux kernel's own answer: random hosts are set up in a network namespace of this

@@ -11,6 +11,8 @@ import zentrel.TestPlans;
 import zentrel.check.Check;
 import zentrel.check.Finding;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Protocol;
 
 /**
  * One stream over one switch: what its settings and sockets do to it. VLANs keep apart (IEEE 802.1Q); a group that nobody

@@ -13,6 +13,8 @@ import java.util.TreeSet;
 import java.util.stream.LongStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import zentrel.index.Grouped;
+import zentrel.index.Layered;
 
 /** Groups carried through edits are those of the list that comes out, also where a list is large and an edit small. */
 class GroupedPropertyTest {

@@ -13,6 +13,15 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
 import zentrel.demo.FernlightTrail;
+import zentrel.profile.Direction;
+import zentrel.profile.PortKind;
+import zentrel.profile.ProfileLimit;
+import zentrel.profile.ProfilePoe;
+import zentrel.profile.ProfilePorts;
+import zentrel.profile.ProfileStep;
+import zentrel.profile.ProfileSupply;
+import zentrel.profile.Protocol;
+import zentrel.text.Numbers;
 
 /** The plan's values: what they refuse, and that an edit changes what it says and nothing else. */
 class RecordsTest {

@@ -15,6 +15,7 @@ import zentrel.file.PlanReader;
 import zentrel.file.PlanWriter;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
+import zentrel.profile.Protocol;
 
 /** What a device's screen shows: bases, radixes and fields in all combinations; never what is on the wire. */
 class ScreenTest {

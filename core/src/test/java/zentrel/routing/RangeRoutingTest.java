@@ -19,6 +19,9 @@ import zentrel.gear.Wording;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.plan.*;
+import zentrel.profile.Direction;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 
 /** A run of universes to a run of ports: what goes where arrives there, and what cannot is refused with a sentence. */
 class RangeRoutingTest {

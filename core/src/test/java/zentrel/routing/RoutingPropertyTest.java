@@ -13,6 +13,8 @@ import zentrel.check.Check;
 import zentrel.check.Finding;
 import zentrel.check.RandomPlans;
 import zentrel.plan.*;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 import zentrel.table.TextTable;
 
 /** Routes changed by the dozen over random rigs: both ends go together, nothing that arrived is lost, and back is back. */

@@ -12,6 +12,7 @@ import zentrel.check.Check;
 import zentrel.check.Finding;
 import zentrel.demo.FernlightTrail;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
 

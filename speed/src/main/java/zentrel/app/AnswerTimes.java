@@ -12,7 +12,7 @@ import zentrel.check.Report;
 import zentrel.gear.Library;
 import zentrel.gear.Making;
 import zentrel.plan.Plan;
-import zentrel.plan.Profile;
+import zentrel.profile.Profile;
 
 /**
  * For measuring: adds boxes to the plan that is open, a fifth of a second apart, on the Gear stage. Meanwhile another thread asks the

@@ -23,11 +23,11 @@ import zentrel.demo.PlanSketch;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.Kind;
-import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
 
 /** All rules over a plan of nothing but addresses, and addresses given out, warm. */
 @State(Scope.Benchmark)

@@ -5,17 +5,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import zentrel.demo.PlanSketch;
-import zentrel.plan.ApplicationKind;
 import zentrel.plan.Break;
 import zentrel.plan.Delivery;
-import zentrel.plan.HostKind;
 import zentrel.plan.Kind;
-import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
 import zentrel.plan.Port;
-import zentrel.plan.PortKind;
-import zentrel.plan.Protocol;
 import zentrel.plan.Purpose;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 
 /** A rig of any size: four desks, the rest nodes of four ports, five fixtures a universe. One node in fifty is off by one. */
 public final class LargePlan {

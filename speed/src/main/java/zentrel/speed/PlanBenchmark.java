@@ -20,7 +20,7 @@ import zentrel.path.PathReport;
 import zentrel.path.SignalPaths;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
-import zentrel.plan.Profile;
+import zentrel.profile.Profile;
 
 /** Full check, and the path of one fixture, warm. */
 @State(Scope.Benchmark)

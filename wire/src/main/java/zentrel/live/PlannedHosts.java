@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Set;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
 import zentrel.plan.Plan;
-import zentrel.plan.Protocol;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Protocol;
 
 /** The questions that a plan gives: every address in force, and whether a poll would be answered there. */
 public final class PlannedHosts {

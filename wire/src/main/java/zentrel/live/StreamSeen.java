@@ -1,7 +1,7 @@
 package zentrel.live;
 
 import zentrel.ipv4.Ipv4Address;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 import zentrel.text.PlainText;
 
 /**

@@ -23,7 +23,7 @@ import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnData;
 import zentrel.packet.sacn.SacnDiscovery;
 import zentrel.packet.sacn.SacnPacket;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.BoundedTable;
 import zentrel.wire.Datagram;

@@ -28,7 +28,7 @@ import zentrel.packet.sacn.SacnData;
 import zentrel.packet.sacn.SacnDiscovery;
 import zentrel.packet.sacn.SacnPacket;
 import zentrel.plan.Delivery;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.BoundedTable;

@@ -3,7 +3,7 @@ package zentrel.standin;
 import java.util.List;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Delivery;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 
 /**
  * One universe that a console stand-in sends.

@@ -8,7 +8,7 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Bytes;
 import zentrel.packet.artnet.ArtNetPacket;
 import zentrel.packet.artnet.ArtPollReply;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 
 /** What a stand-in answers to a poll: its ports on pages of four (Art-Net 4). */
 final class PollPages {

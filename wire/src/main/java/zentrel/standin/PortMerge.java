@@ -8,8 +8,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import zentrel.plan.Merge;
-import zentrel.plan.Protocol;
+import zentrel.profile.Merge;
+import zentrel.profile.Protocol;
 import zentrel.source.Sources;
 
 /**

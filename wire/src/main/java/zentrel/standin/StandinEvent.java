@@ -3,7 +3,7 @@ package zentrel.standin;
 import java.util.List;
 import java.util.Map;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 import zentrel.text.PlainText;
 
 /**

@@ -1,6 +1,6 @@
 package zentrel.standin;
 
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 
 /**
  * A port of a stand-in.

@@ -19,6 +19,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.SpecialAddresses;
 import zentrel.plan.*;
+import zentrel.profile.HostKind;
 
 /**
  * Whether what one computer sends reaches another, against the Linux kernel itself: random pairs of computers with one or two

@@ -18,6 +18,7 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.SpecialAddresses;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
+import zentrel.profile.HostKind;
 
 /**
  * Whether what a computer sends reaches another behind a router or two, against the Linux kernel itself: network namespaces of

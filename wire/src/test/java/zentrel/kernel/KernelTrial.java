@@ -13,6 +13,11 @@ import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 
 /**
  * What the path says of a packet from host {@code a} to host {@code b} of a plan beside what the kernel does with it. The path must

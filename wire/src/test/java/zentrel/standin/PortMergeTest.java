@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import zentrel.plan.Merge;
-import zentrel.plan.Protocol;
+import zentrel.profile.Merge;
+import zentrel.profile.Protocol;
 
 class PortMergeTest {
     private static byte[] levels(int... first) {

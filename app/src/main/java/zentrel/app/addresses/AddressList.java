@@ -31,11 +31,11 @@ import zentrel.path.Verdict;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AddressOrigin;
-import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
+import zentrel.text.Counted;
 
 /** Every address in a row that is edited in place; several rows chosen are numbered one after the other, or pinned together. */
 final class AddressList extends ListView<AddressList.Row> {

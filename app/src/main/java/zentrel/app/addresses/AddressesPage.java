@@ -29,12 +29,12 @@ import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.plan.Adapter;
 import zentrel.plan.Application;
-import zentrel.plan.Counted;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Receiver;
 import zentrel.plan.Segment;
+import zentrel.text.Counted;
 
 /** Addresses: a ruler for each segment, drawn to the real numbers, a list that edits in place, and pages for what changes many. */
 public final class AddressesPage implements PageView {

@@ -27,10 +27,10 @@ import zentrel.live.Ping;
 import zentrel.live.PlannedHosts;
 import zentrel.live.ThisComputer;
 import zentrel.path.Verdict;
-import zentrel.plan.Counted;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
+import zentrel.text.Counted;
 
 /** Planned devices asked whether they answer, many at once; it sets nothing, and is stopped by leaving or by its button. */
 final class AskPanel extends Panel {

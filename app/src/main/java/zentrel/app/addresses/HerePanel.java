@@ -22,8 +22,8 @@ import zentrel.compare.SeenAdapter;
 import zentrel.compare.SeenComputer;
 import zentrel.live.ThisComputer;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
+import zentrel.profile.AdapterKind;
 
 /** The real adapters of this computer, read again and again while the page is open, beside the computer of the plan that it is. */
 final class HerePanel extends Panel {

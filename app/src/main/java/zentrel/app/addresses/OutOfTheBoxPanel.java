@@ -15,8 +15,8 @@ import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Panel;
 import zentrel.path.Verdict;
-import zentrel.plan.Counted;
 import zentrel.plan.Edit;
+import zentrel.text.Counted;
 
 /** Boxes that leave the factory with one address, set up one at a time: what to do for the next one, and who has been done. */
 final class OutOfTheBoxPanel extends Panel {

@@ -20,10 +20,10 @@ import zentrel.check.Report;
 import zentrel.gear.Made;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
+import zentrel.profile.HostKind;
 
 /**
  * Many addresses of a segment changed at once: shown before it is done, with before and after of each and the order of the

@@ -12,11 +12,11 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.SpecialAddresses;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
-import zentrel.plan.AdapterKind;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Segment;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
 
 /**
  * A ruler of one segment, without nodes: the stretch of address space that is in use, drawn to the real numbers. The

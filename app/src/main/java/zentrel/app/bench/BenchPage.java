@@ -40,16 +40,16 @@ import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
 import zentrel.plan.ControlLink;
-import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
-import zentrel.plan.PortKind;
 import zentrel.plan.Stream;
+import zentrel.profile.PortKind;
 import zentrel.standin.PlanRun;
+import zentrel.text.Counted;
 import zentrel.wire.OutputGuard;
 
 /**

@@ -23,9 +23,9 @@ import zentrel.gear.Ticking;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
-import zentrel.plan.Counted;
 import zentrel.plan.Plan;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.UdpWire;
 

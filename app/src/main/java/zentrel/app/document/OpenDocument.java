@@ -39,11 +39,11 @@ import zentrel.gear.Applying;
 import zentrel.gear.Changing;
 import zentrel.gear.Elsewhere;
 import zentrel.gear.Made;
-import zentrel.plan.Counted;
 import zentrel.plan.Edit;
 import zentrel.plan.History;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
+import zentrel.text.Counted;
 
 /**
  * The plan that is open, and the one place where it changes. All methods are for the JavaFX thread; checking, reading and

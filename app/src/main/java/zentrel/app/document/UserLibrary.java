@@ -9,7 +9,7 @@ import zentrel.file.PlanFileException;
 import zentrel.file.ProfileFile;
 import zentrel.gear.Library;
 import zentrel.plan.Ids;
-import zentrel.plan.Profile;
+import zentrel.profile.Profile;
 
 /**
  * The profiles to choose from: the shipped ones and the user's own, which are files in a folder. Read in the background;

@@ -33,8 +33,8 @@ import zentrel.app.look.Hint;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.path.Verdict;
-import zentrel.plan.Counted;
 import zentrel.plan.Id;
+import zentrel.text.Counted;
 
 /**
  * One drawing of a model: of what is seen, and as much above and below. Where each thing stands is worked out once; as one

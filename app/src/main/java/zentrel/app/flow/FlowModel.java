@@ -17,7 +17,6 @@ import zentrel.path.Verdict;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.Application;
 import zentrel.plan.Attachment;
-import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
@@ -29,6 +28,7 @@ import zentrel.plan.Port;
 import zentrel.plan.Receiver;
 import zentrel.plan.Segment;
 import zentrel.plan.Stream;
+import zentrel.text.Counted;
 
 /**
  * What the Flow stage shows, without any nodes: who sends, through which segment, who takes, what lights. Worked out from
@@ -178,7 +178,7 @@ public record FlowModel(
                 }
                 if (index.find(path.receiver().get()).orElse(null) instanceof Port port && !standby) {
                     ports.merge(port.id(), verdict, (a, b) -> a.compareTo(b) < 0 ? a : b);
-                    if (port.kind() == zentrel.plan.PortKind.DMX) {
+                    if (port.kind() == zentrel.profile.PortKind.DMX) {
                         byUniverse.merge(signal, verdict, (a, b) -> a.compareTo(b) > 0 ? a : b);
                     }
                 }
@@ -314,7 +314,7 @@ public record FlowModel(
                 }
             }
             Application a = index.application(receiver.application());
-            String lights = receiver.ports().stream().anyMatch(p -> p.kind() == zentrel.plan.PortKind.INTERNAL)
+            String lights = receiver.ports().stream().anyMatch(p -> p.kind() == zentrel.profile.PortKind.INTERNAL)
                     ? "on a screen"
                     : fixtures.values().stream()
                             .map(Fixture::place)

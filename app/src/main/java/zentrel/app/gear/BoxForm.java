@@ -24,6 +24,11 @@ import zentrel.gear.Renaming;
 import zentrel.gear.Wiring;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Direction;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileApplication;
+import zentrel.profile.Protocol;
+import zentrel.text.Numbers;
 
 /** One box as a form: what it is called, where it stands, its power, its adapters, and each program with its bindings. */
 final class BoxForm extends VBox {

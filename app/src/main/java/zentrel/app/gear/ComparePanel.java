@@ -16,7 +16,7 @@ import zentrel.app.look.Texts;
 import zentrel.compare.Comparison;
 import zentrel.compare.Difference;
 import zentrel.gear.Made;
-import zentrel.plan.Counted;
+import zentrel.text.Counted;
 
 /** Another version of the plan beside this one: what differs, in words, a tick for each row to take over. */
 final class ComparePanel extends VBox {

@@ -52,6 +52,7 @@ import zentrel.gear.Wiring;
 import zentrel.plan.*;
 import zentrel.plan.Plan;
 import zentrel.table.LeftOut;
+import zentrel.text.Counted;
 
 /** The ledger of the gear, and the ways to add to it. */
 public final class GearPage implements PageView {

@@ -13,7 +13,9 @@ import zentrel.check.Finding;
 import zentrel.check.Report;
 import zentrel.check.Severity;
 import zentrel.plan.*;
-import zentrel.plan.Counted;
+import zentrel.profile.PortKind;
+import zentrel.profile.Profile;
+import zentrel.text.Counted;
 
 /** The rows of the ledger: boxes by place, worked out from a report. */
 record Ledger(List<Segment> segments, List<Row> rows, String summary) {

@@ -23,7 +23,7 @@ import zentrel.file.PlanFileException;
 import zentrel.file.ProfileFile;
 import zentrel.gear.Library;
 import zentrel.gear.Making;
-import zentrel.plan.Profile;
+import zentrel.profile.Profile;
 
 /** The library: choose a profile, add gear of it, copy it as one's own, edit it as its file, import and export. */
 final class ProfilePanel extends HBox {

@@ -11,6 +11,11 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.Merge;
+import zentrel.profile.Protocol;
+import zentrel.text.Word;
 
 /** The fields of a form that say how packets go: switches, sockets, what a receiver takes, identity, synchronisation. */
 final class TrafficFields {

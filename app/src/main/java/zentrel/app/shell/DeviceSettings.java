@@ -12,6 +12,10 @@ import zentrel.gear.Changing;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Direction;
+import zentrel.profile.ProfileStep;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 

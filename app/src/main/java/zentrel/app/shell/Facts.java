@@ -5,7 +5,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import zentrel.plan.*;
-import zentrel.plan.Counted;
+import zentrel.profile.PortKind;
+import zentrel.profile.ProfileAdapter;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 
 /** What a thing is, in a title and a line, and what it feeds and is fed by. */
 record Facts(String title, String line, List<String> fedBy, List<String> feeds) {

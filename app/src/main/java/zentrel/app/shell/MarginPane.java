@@ -36,16 +36,16 @@ import zentrel.path.HopKind;
 import zentrel.path.Issue;
 import zentrel.path.SignalPath;
 import zentrel.plan.Adapter;
-import zentrel.plan.Counted;
 import zentrel.plan.Host;
-import zentrel.plan.HostKind;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
-import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
-import zentrel.plan.Profile;
-import zentrel.plan.ProfileSign;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileSign;
 import zentrel.source.Sourced;
+import zentrel.text.Counted;
 
 /** The margin: what is selected, what is wrong with it and how to mend it, what to set on the device. */
 public final class MarginPane extends ScrollPane {

@@ -5,6 +5,8 @@ import java.util.Locale;
 import java.util.Optional;
 import zentrel.gear.Applying;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
+import zentrel.text.Word;
 
 /** What a setting that is planned is called and shows, for those that have no row of their own as long as they are in force. */
 final class PendingWords {

@@ -19,7 +19,7 @@ import zentrel.gear.Applying;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
-import zentrel.plan.ProfileStep;
+import zentrel.profile.ProfileStep;
 
 /** What to set on a device in the order of its menus: ticked off, changed in place, read out; then the steps that make it so. */
 final class SettingsBox extends VBox {

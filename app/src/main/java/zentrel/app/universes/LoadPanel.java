@@ -24,12 +24,12 @@ import zentrel.check.Report;
 import zentrel.load.Airtime;
 import zentrel.load.Load;
 import zentrel.plan.Application;
-import zentrel.plan.Counted;
 import zentrel.plan.Delivery;
-import zentrel.plan.Numbers;
-import zentrel.plan.Protocol;
 import zentrel.plan.Switching;
+import zentrel.profile.Protocol;
 import zentrel.routing.PixelCount;
+import zentrel.text.Counted;
+import zentrel.text.Numbers;
 
 /** What the streams come to on each cable, and what would be with more universes, or with pixels that need some. */
 final class LoadPanel extends Panel {

@@ -15,7 +15,7 @@ import zentrel.app.shell.Panel;
 import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.Edit;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 import zentrel.routing.AutoRouting;
 import zentrel.routing.Renumbering;
 

@@ -18,7 +18,7 @@ import zentrel.check.Report;
 import zentrel.path.Verdict;
 import zentrel.plan.Edit;
 import zentrel.plan.PlanIndex;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 import zentrel.routing.ProtocolAdvice;
 import zentrel.routing.SwitchingProtocol;
 

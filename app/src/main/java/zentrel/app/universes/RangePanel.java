@@ -22,6 +22,7 @@ import zentrel.app.shell.Panel;
 import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
 import zentrel.routing.RangeRouting;
 
 /**

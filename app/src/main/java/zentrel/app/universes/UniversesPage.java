@@ -37,15 +37,15 @@ import zentrel.check.Report;
 import zentrel.path.PathReport;
 import zentrel.path.Verdict;
 import zentrel.plan.Break;
-import zentrel.plan.Counted;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
-import zentrel.plan.PortKind;
-import zentrel.plan.Protocol;
 import zentrel.plan.Stream;
 import zentrel.plan.Universe;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
+import zentrel.text.Counted;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 

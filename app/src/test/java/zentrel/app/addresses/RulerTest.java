@@ -10,10 +10,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.demo.FernlightTrail;
 import zentrel.demo.PlanSketch;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.plan.HostKind;
-import zentrel.plan.OperatingSystem;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
 
 /** Rulers drawn to the real numbers. */
 class RulerTest {

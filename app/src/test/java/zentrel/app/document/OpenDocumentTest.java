@@ -197,14 +197,14 @@ class OpenDocumentTest {
         List<Library> read = new ArrayList<>();
         run(() -> library.use(read::add));
         settled(() -> read.size() == 1);
-        var ours = new zentrel.plan.Profile(
+        var ours = new zentrel.profile.Profile(
                 "ours/lamp",
                 "Lamp box",
                 "",
                 List.of("lamp"),
                 false,
-                zentrel.plan.HostKind.OTHER,
-                zentrel.plan.OperatingSystem.FIRMWARE,
+                zentrel.profile.HostKind.OTHER,
+                zentrel.profile.OperatingSystem.FIRMWARE,
                 List.of(),
                 List.of(),
                 List.of(),

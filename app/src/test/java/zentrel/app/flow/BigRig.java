@@ -5,6 +5,11 @@ import java.util.Map;
 import java.util.Set;
 import zentrel.demo.PlanSketch;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.HostKind;
+import zentrel.profile.OperatingSystem;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
 
 /** Rigs of many boxes, for the pictures. */
 public final class BigRig {

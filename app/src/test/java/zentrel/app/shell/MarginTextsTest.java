@@ -12,15 +12,15 @@ import zentrel.gear.Applying;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
 import zentrel.plan.DhcpServer;
-import zentrel.plan.Direction;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.Port;
-import zentrel.plan.Protocol;
 import zentrel.plan.Route;
 import zentrel.plan.Setting;
+import zentrel.profile.Direction;
+import zentrel.profile.Protocol;
 
 /** What the margin says of every kind of thing, in the device's own numbers. */
 class MarginTextsTest {

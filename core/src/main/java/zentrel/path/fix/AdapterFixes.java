@@ -10,6 +10,8 @@ import zentrel.path.Facts;
 import zentrel.path.Issue;
 import zentrel.path.PathContext;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Traffic;
 
 /** Fixes of bindings, adapters, addresses and destinations. */
 final class AdapterFixes {

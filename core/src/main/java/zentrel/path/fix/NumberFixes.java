@@ -6,6 +6,7 @@ import zentrel.path.Facts;
 import zentrel.path.Issue;
 import zentrel.path.PathContext;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 
 /** Fixes of numbers and protocols that differ, and of sources that meet at a port. */
 final class NumberFixes {

@@ -12,6 +12,10 @@ import zentrel.ipv4.Subnet;
 import zentrel.path.Cabling;
 import zentrel.path.PathContext;
 import zentrel.plan.*;
+import zentrel.profile.AdapterKind;
+import zentrel.profile.Direction;
+import zentrel.profile.Protocol;
+import zentrel.profile.Traffic;
 
 /**
  * The edits that mend. Each sets the value in force as well as planned: it is the plan for a device that will be set so.

@@ -8,6 +8,9 @@ import zentrel.path.Facts;
 import zentrel.path.Issue;
 import zentrel.path.PathContext;
 import zentrel.plan.*;
+import zentrel.profile.PortKind;
+import zentrel.profile.ProfileLimit;
+import zentrel.profile.Protocol;
 
 /** Fixes at the two ends of a universe: whether it is sent, and whether anything receives it. */
 final class SourceFixes {

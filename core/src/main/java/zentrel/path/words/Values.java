@@ -6,9 +6,12 @@ import java.util.Optional;
 import java.util.function.BiFunction;
 import zentrel.ipv4.HostAddress;
 import zentrel.path.Facts;
-import zentrel.path.Screen;
+import zentrel.path.ShownNumber;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
+import zentrel.profile.Traffic;
 import zentrel.source.Sourced;
+import zentrel.text.Word;
 
 /**
  * How a fact is written: {@code {adapter}} as people call it, {@code {adapter.own}} by its own name alone, {@code {adapter.at}} with
@@ -65,7 +68,7 @@ final class Values {
         if (value instanceof HostAddress address) {
             return address(address, how);
         }
-        if (value instanceof Screen screen) {
+        if (value instanceof ShownNumber screen) {
             return !how.equals("differing")
                     ? screen.shown()
                     : screen.differs() ? phrases.apply("part/screen", Facts.as("screen", "shown", screen.shown())) : "";

@@ -1,4 +1,6 @@
-package zentrel.plan;
+package zentrel.profile;
+
+import zentrel.text.Word;
 
 /** What a port leads to. */
 public enum PortKind implements Word {

@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.profile;
 
 import zentrel.text.PlainText;
 

@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.index;
 
 import java.util.ArrayList;
 import java.util.Collection;

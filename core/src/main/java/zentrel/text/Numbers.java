@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.text;
 
 /** Numbers as people write them. */
 public final class Numbers {

@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.text;
 
 import java.util.Locale;
 

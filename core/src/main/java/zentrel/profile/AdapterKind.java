@@ -1,4 +1,6 @@
-package zentrel.plan;
+package zentrel.profile;
+
+import zentrel.text.Word;
 
 /** What an adapter is made of. */
 public enum AdapterKind implements Word {

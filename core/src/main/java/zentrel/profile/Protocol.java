@@ -1,4 +1,6 @@
-package zentrel.plan;
+package zentrel.profile;
+
+import zentrel.text.Word;
 
 /** A protocol that carries universes, with the range of its universe numbers. */
 public enum Protocol implements Word {
@@ -62,7 +64,7 @@ public enum Protocol implements Word {
         return this == ARTNET ? Traffic.ARTNET : Traffic.SACN;
     }
 
-    void requireNetwork() {
+    public void requireNetwork() {
         if (!onNetwork()) {
             throw new IllegalStateException(title + " crosses no network.");
         }

@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.index;
 
 import java.util.HashMap;
 import java.util.HashSet;
@@ -73,7 +73,7 @@ public final class Layered<K, V> {
      * @return whether they are known; where the two do not share their base, nothing is
      */
     @SuppressWarnings("ReferenceEquality") // what an edit left alone is shared
-    boolean changed(Layered<K, V> before, Consumer<? super K> to) {
+    public boolean changed(Layered<K, V> before, Consumer<? super K> to) {
         if (base != before.base) {
             return false;
         }

@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.profile;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
+import zentrel.text.IdText;
 import zentrel.text.PlainText;
 
 /**
@@ -66,7 +67,7 @@ public record Profile(
         signs = List.copyOf(signs);
         menus = Collections.unmodifiableMap(
                 new LinkedHashMap<>(menus)); // in the order in which its menus are gone through
-        Id.requireValid(id);
+        IdText.requireValid(id);
         if (software && !adapters.isEmpty()) {
             throw new IllegalArgumentException("Software has no adapters of its own; the computer it runs on has.");
         }

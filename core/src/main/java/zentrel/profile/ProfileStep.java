@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.profile;
 
 import java.util.Set;
 import zentrel.text.PlainText;

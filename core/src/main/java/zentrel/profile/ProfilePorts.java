@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.profile;
 
 import java.util.Optional;
 import java.util.Set;

@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.text;
 
 /** A number with what it counts: {@code 1 universe}, {@code 24 universes}. */
 public final class Counted {

@@ -1,4 +1,6 @@
-package zentrel.plan;
+package zentrel.profile;
+
+import zentrel.text.Word;
 
 /** What a program is for. */
 public enum ApplicationKind implements Word {

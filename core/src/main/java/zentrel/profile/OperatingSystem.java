@@ -1,7 +1,8 @@
-package zentrel.plan;
+package zentrel.profile;
 
 import zentrel.source.Sourced;
 import zentrel.source.Sources;
+import zentrel.text.Word;
 
 /** What a host runs. */
 public enum OperatingSystem implements Word {

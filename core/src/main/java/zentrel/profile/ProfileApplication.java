@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.profile;
 
 import java.util.List;
 import java.util.Map;
@@ -12,7 +12,7 @@ import zentrel.text.PlainText;
  * @param sends the protocols it can send
  * @param takes the protocols it can take
  * @param answersPolls whether it answers Art-Net polls
- * @param screenFirst per protocol, what its screen shows for the first wire number; as in {@link Application}
+ * @param screenFirst per protocol, what its screen shows for the first wire number; as in {@link zentrel.plan.Application}
  * @param ports its connectors, or inputs inside it
  * @param oscPort the UDP port on which it takes OSC unless set otherwise, if it takes OSC
  * @param storesShow whether it plays a show that is stored on it
@@ -47,15 +47,22 @@ public record ProfileApplication(
         limits = List.copyOf(limits);
     }
 
-    /** The most universes that {@code application} may send by a protocol; empty where nothing limits it. */
-    public Optional<Integer> limit(Application application, Protocol protocol) {
+    /**
+     * The most universes that such a program sends by a protocol; empty where nothing limits it.
+     *
+     * @param version its version; one that is not specified meets any condition
+     * @param licence the licence it runs under
+     * @param attached the hardware attached for it
+     */
+    public Optional<Integer> limit(
+            Protocol protocol, Optional<String> version, Optional<String> licence, List<String> attached) {
         List<ProfileLimit> about =
                 limits.stream().filter(l -> l.protocol() == protocol).toList();
         if (about.isEmpty()) {
             return Optional.empty();
         }
         return Optional.of(about.stream()
-                .filter(l -> l.holdsFor(application))
+                .filter(l -> l.holdsFor(version, licence, attached))
                 .mapToInt(ProfileLimit::universes)
                 .max()
                 .orElse(0));

@@ -1,5 +1,6 @@
-package zentrel.plan;
+package zentrel.profile;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -23,14 +24,17 @@ public record ProfileLimit(
         }
     }
 
-    /** Whether its conditions are met; a version that nobody has said meets any. */
-    public boolean holdsFor(Application application) {
-        boolean versionFits = fromVersion.isEmpty()
-                || application.version().isEmpty()
-                || compareVersions(application.version().get().inForce(), fromVersion.get()) >= 0;
+    /**
+     * Whether its conditions are met; a version that is not specified meets any.
+     *
+     * @param installed the licence and the attached hardware of the program
+     */
+    boolean holdsFor(Optional<String> version, Optional<String> ownLicence, List<String> installed) {
+        boolean versionFits =
+                fromVersion.isEmpty() || version.isEmpty() || compareVersions(version.get(), fromVersion.get()) >= 0;
         return versionFits
-                && (licence.isEmpty() || licence.equals(application.installed().licence()))
-                && (attached.isEmpty() || application.installed().attached().contains(attached.get()));
+                && (licence.isEmpty() || licence.equals(ownLicence))
+                && (attached.isEmpty() || installed.contains(attached.get()));
     }
 
     /** What it asks for, in words; empty text where it asks for nothing. */
@@ -45,7 +49,7 @@ public record ProfileLimit(
     }
 
     /** Compares version texts number by number: 3.10 is after 3.9; words after numbers are compared as text. */
-    static int compareVersions(String a, String b) {
+    public static int compareVersions(String a, String b) {
         String[] left = a.split("[.\\-_ ]", -1);
         String[] right = b.split("[.\\-_ ]", -1);
         for (int i = 0; i < Math.max(left.length, right.length); i++) {

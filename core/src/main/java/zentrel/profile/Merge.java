@@ -1,4 +1,6 @@
-package zentrel.plan;
+package zentrel.profile;
+
+import zentrel.text.Word;
 
 /** What a receiver does with two sources of equal priority. */
 public enum Merge implements Word {

@@ -1,4 +1,6 @@
-package zentrel.plan;
+package zentrel.profile;
+
+import zentrel.text.Word;
 
 /** What a firewall tells apart. */
 public enum Traffic implements Word {

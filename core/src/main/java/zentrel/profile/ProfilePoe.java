@@ -1,4 +1,4 @@
-package zentrel.plan;
+package zentrel.profile;
 
 /**
  * The power that a switch gives over its network sockets.

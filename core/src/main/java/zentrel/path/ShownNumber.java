@@ -1,10 +1,10 @@
 package zentrel.path;
 
 import zentrel.plan.Application;
-import zentrel.plan.Protocol;
+import zentrel.profile.Protocol;
 
 /** A number as a program shows it on its screen, which may count from another one than the protocol does. */
-public record Screen(Application program, Protocol protocol, int protocolNumber) {
+public record ShownNumber(Application program, Protocol protocol, int protocolNumber) {
     /** What is read there. */
     public String shown() {
         return program.shown(protocol, protocolNumber);
