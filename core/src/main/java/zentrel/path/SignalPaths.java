@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
@@ -110,41 +112,43 @@ public final class SignalPaths {
         return known;
     }
 
+    /** The paths that something has part in, by its kind. */
+    private static final ByKind<Function<SignalPaths, List<SignalPath>>> PATHS = new ByKind<
+                    Function<SignalPaths, List<SignalPath>>>()
+            .with(Kind.FIXTURE, (index, f) -> p -> p.ofFixture(f.id()).paths())
+            .with(Kind.UNIVERSE, (index, u) -> p -> p.ofUniverse(u.id()).paths())
+            .with(Kind.LINK, (index, l) -> p -> p.ofLink(l.id()).paths())
+            .with(Kind.ATTACHMENT, (index, a) -> p -> p.ofAttachment(a.id()).paths())
+            .with(Kind.PORT, (index, port) -> p -> p.atPort(port))
+            .with(Kind.LINE, (index, l) -> p -> p.atPort(index.port(l.port())))
+            .with(Kind.STREAM, (index, s) -> p -> p.collected(all -> p.addStream(all, s)))
+            .with(Kind.RECEIVER, (index, r) -> p -> p.collected(all -> r.ports().forEach(port -> p.addPort(all, port))))
+            .with(Kind.APPLICATION, (index, a) -> p -> p.collected(all -> p.addApplication(all, a)))
+            .with(Kind.HOST, (index, h) -> p -> p.ofDevice(h.id()))
+            .with(
+                    Kind.ADAPTER,
+                    (index, a) -> p -> p.ofDevice(index.hostOf(a.id()).id()));
+
     private PathReport worked(Id<?> id) {
-        Object found = context.index
-                .find(id)
-                .orElseThrow(() -> new IllegalArgumentException("The plan has nothing called \"" + id.value() + "\"."));
-        if (found instanceof Fixture fixture) {
-            return ofFixture(fixture.id());
+        if (context.index.find(id).isEmpty()) {
+            throw new IllegalArgumentException("The plan has nothing called \"" + id.value() + "\".");
         }
-        if (found instanceof Universe universe) {
-            return ofUniverse(universe.id());
-        }
-        if (found instanceof ControlLink link) {
-            return ofLink(link.id());
-        }
-        if (found instanceof Attachment attachment) {
-            return ofAttachment(attachment.id());
-        }
+        return PathReport.of(
+                id, PATHS.of(context.index, id).map(paths -> paths.apply(this)).orElse(List.of()));
+    }
+
+    private List<SignalPath> collected(Consumer<List<SignalPath>> from) {
         List<SignalPath> paths = new ArrayList<>();
-        if (found instanceof Port port) {
-            addPort(paths, port);
-        } else if (found instanceof Line line) {
-            addPort(paths, context.index.port(line.port()));
-        } else if (found instanceof Stream stream) {
-            addStream(paths, stream);
-        } else if (found instanceof Receiver receiver) {
-            receiver.ports().forEach(p -> addPort(paths, p));
-        } else if (found instanceof Application application) {
-            addApplication(paths, application);
-        } else if (found instanceof Host host) {
-            context.index.applicationsOn(host.id()).forEach(a -> addApplication(paths, a));
-        } else if (found instanceof Adapter adapter) {
-            context.index
-                    .applicationsOn(context.index.hostOf(adapter.id()).id())
-                    .forEach(a -> addApplication(paths, a));
-        }
-        return PathReport.of(id, distinct(paths));
+        from.accept(paths);
+        return distinct(paths);
+    }
+
+    private List<SignalPath> atPort(Port port) {
+        return collected(all -> addPort(all, port));
+    }
+
+    private List<SignalPath> ofDevice(Id<Host> host) {
+        return collected(all -> context.index.applicationsOn(host).forEach(a -> addApplication(all, a)));
     }
 
     // from those that are judged and kept by universe: a desk may send ten thousand, and they are asked for at each

@@ -2,10 +2,22 @@ package zentrel.plan;
 
 import java.util.HashSet;
 import java.util.Set;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /** What people call the things of a plan. */
 final class Naming {
+    /** Of the kinds that are not simply called by their own name. */
+    private static final ByKind<Function<Naming, String>> NAMES = new ByKind<Function<Naming, String>>()
+            .with(Kind.APPLICATION, (index, a) -> n -> n.program(a.id()))
+            .with(Kind.RECEIVER, (index, r) -> n -> n.receiver(r))
+            .with(Kind.PORT, (index, p) -> n -> n.port(p))
+            .with(Kind.ADAPTER, (index, a) -> n -> PlanIndex.name(a, index.hostOf(a.id())))
+            .with(Kind.STREAM, (index, s) -> n -> n.stream(s))
+            .with(Kind.LINE, (index, l) -> n -> isNamed(l) ? l.name() : "the line of " + n.of(l.port()))
+            .with(Kind.LINK, (index, l) -> n -> isNamed(l) ? l.name() : n.of(l.from()) + " to " + n.of(l.to()))
+            .with(Kind.ATTACHMENT, (index, a) -> n -> isNamed(a) ? a.name() : n.of(a.from()) + " to " + n.of(a.to()));
+
     private final PlanIndex index;
 
     /** Worked out when first asked for. */
@@ -46,38 +58,27 @@ final class Naming {
         return known;
     }
 
+    private String receiver(Receiver receiver) {
+        return isNamed(receiver) ? receiver.name() : program(receiver.application());
+    }
+
+    private String port(Port port) {
+        Receiver receiver = index.receiverOf(port.id());
+        String own = isNamed(port) ? port.name() : "Port " + (receiver.ports().indexOf(port) + 1);
+        return own + " of " + of(receiver.id());
+    }
+
+    private String stream(Stream stream) {
+        return program(stream.application()) + "'s "
+                + index.universe(stream.universe()).label() + " by "
+                + stream.protocol().title();
+    }
+
     /** The name of a thing. What has none of its own is called by the program or device that it belongs to. */
     String of(Id<?> id) {
-        Object found = index.find(id).orElse(null);
-        if (found instanceof Application application) {
-            return program(application.id());
-        }
-        if (found instanceof Receiver receiver) {
-            return isNamed(receiver) ? receiver.name() : program(receiver.application());
-        }
-        if (found instanceof Port port) {
-            Receiver receiver = index.receiverOf(port.id());
-            String own =
-                    isNamed(port) ? port.name() : "Port " + (receiver.ports().indexOf(port) + 1);
-            return own + " of " + of(receiver.id());
-        }
-        if (found instanceof Adapter adapter) {
-            return PlanIndex.name(adapter, index.hostOf(adapter.id()));
-        }
-        if (found instanceof Stream stream) {
-            return program(stream.application()) + "'s "
-                    + index.universe(stream.universe()).label() + " by "
-                    + stream.protocol().title();
-        }
-        if (found instanceof Line line && !isNamed(line)) {
-            return "the line of " + of(line.port());
-        }
-        if (found instanceof ControlLink link && !isNamed(link)) {
-            return of(link.from()) + " to " + of(link.to());
-        }
-        if (found instanceof Attachment attachment && !isNamed(attachment)) {
-            return of(attachment.from()) + " to " + of(attachment.to());
-        }
-        return found instanceof Named named ? named.name() : id.value();
+        return NAMES.of(index, id)
+                .map(name -> name.apply(this))
+                .or(() -> index.find(id).filter(Named.class::isInstance).map(n -> ((Named) n).name()))
+                .orElseGet(id::value);
     }
 }

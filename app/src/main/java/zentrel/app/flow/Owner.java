@@ -1,64 +1,51 @@
 package zentrel.app.flow;
 
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Set;
-import zentrel.plan.Adapter;
-import zentrel.plan.Application;
-import zentrel.plan.Attachment;
-import zentrel.plan.ControlLink;
-import zentrel.plan.Fixture;
-import zentrel.plan.Host;
-import zentrel.plan.Id;
-import zentrel.plan.Line;
-import zentrel.plan.Plan;
-import zentrel.plan.PlanIndex;
-import zentrel.plan.Port;
-import zentrel.plan.Receiver;
-import zentrel.plan.Stream;
+import zentrel.plan.*;
 
-/** The cards to which a selected thing belongs, so that every stage can show a selection made elsewhere. */
+/** The cards to which a selected thing belongs, so that every page can show a selection made elsewhere. */
 final class Owner {
+    private static final ByKind<List<? extends Id<?>>> CARDS = new ByKind<List<? extends Id<?>>>()
+            .with(Kind.HOST, (index, host) -> ofDevice(index, host.id()))
+            .with(
+                    Kind.ADAPTER,
+                    (index, a) -> ofDevice(index, index.hostOf(a.id()).id()))
+            .with(Kind.APPLICATION, (index, a) -> receivers(index, a.id()))
+            .with(Kind.RECEIVER, (index, r) -> List.of(r.application()))
+            .with(Kind.PORT, (index, p) -> List.of(index.receiverOf(p.id()).id()))
+            .with(Kind.LINE, (index, l) -> List.of(index.receiverOf(l.port()).id()))
+            .with(
+                    Kind.FIXTURE,
+                    (index, f) -> f.lines().stream()
+                            .map(l -> index.receiverOf(index.line(l).port()).id())
+                            .toList())
+            .with(Kind.STREAM, (index, s) -> List.of(s.application()))
+            .with(Kind.LINK, (index, l) -> List.of(l.from(), l.to()))
+            .with(Kind.ATTACHMENT, (index, a) -> List.of(a.from(), a.to()))
+            .with(
+                    Kind.UNIVERSE,
+                    (index, u) -> index.portsOf(u.id()).stream()
+                            .map(p -> index.receiverOf(p.id()).id())
+                            .toList());
+
     private Owner() {}
 
     static Set<Id<?>> of(Plan plan, Id<?> id) {
-        PlanIndex index = plan.index();
-        Set<Id<?>> owners = new LinkedHashSet<>();
-        Object found = index.find(id).orElse(null);
-        if (found instanceof Host host) {
-            host(index, host.id(), owners);
-        } else if (found instanceof Adapter adapter) {
-            host(index, index.hostOf(adapter.id()).id(), owners);
-        } else if (found instanceof Receiver receiver) {
-            owners.add(receiver.application());
-        } else if (found instanceof Port port) {
-            owners.add(index.receiverOf(port.id()).id());
-        } else if (found instanceof Line line) {
-            owners.add(index.receiverOf(line.port()).id());
-        } else if (found instanceof Fixture fixture) {
-            fixture.lines()
-                    .forEach(l ->
-                            owners.add(index.receiverOf(index.line(l).port()).id()));
-        } else if (found instanceof Stream stream) {
-            owners.add(stream.application());
-        } else if (found instanceof ControlLink link) {
-            owners.add(link.from());
-            owners.add(link.to());
-        } else if (found instanceof Attachment attachment) {
-            owners.add(attachment.from());
-            owners.add(attachment.to());
-        } else if (found instanceof zentrel.plan.Universe universe) {
-            index.portsOf(universe.id())
-                    .forEach(p -> owners.add(index.receiverOf(p.id()).id()));
-        } else if (found instanceof Application application) {
-            index.receiversOf(application.id()).forEach(r -> owners.add(r.id()));
-        }
-        return owners;
+        return new LinkedHashSet<>(CARDS.of(plan.index(), id).orElse(List.of()));
     }
 
-    private static void host(PlanIndex index, Id<Host> host, Set<Id<?>> owners) {
+    private static List<Id<?>> ofDevice(PlanIndex index, Id<Host> host) {
+        Set<Id<?>> owners = new LinkedHashSet<>();
         index.applicationsOn(host).forEach(a -> {
             owners.add(a.id());
-            index.receiversOf(a.id()).forEach(r -> owners.add(r.id()));
+            owners.addAll(receivers(index, a.id()));
         });
+        return List.copyOf(owners);
+    }
+
+    private static List<Id<Receiver>> receivers(PlanIndex index, Id<Application> application) {
+        return index.receiversOf(application).stream().map(Receiver::id).toList();
     }
 }

@@ -1,113 +1,126 @@
 package zentrel.app.shell;
 
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import zentrel.plan.*;
 import zentrel.profile.PortKind;
 import zentrel.profile.ProfileAdapter;
 import zentrel.profile.Protocol;
 import zentrel.text.Counted;
+import zentrel.text.Word;
 
 /** What a thing is, in a title and a line, and what it feeds and is fed by. */
 record Facts(String title, String line, List<String> fedBy, List<String> feeds) {
+    /** A title and a line, with what it feeds and is fed by filled in as it is written. */
+    private record Draft(String title, String line, Set<String> fedBy, Set<String> feeds) {
+        Draft(String title, String line) {
+            this(title, line, new LinkedHashSet<>(), new LinkedHashSet<>());
+        }
+
+        Draft fedBy(Stream<String> names) {
+            names.forEach(fedBy::add);
+            return this;
+        }
+
+        Draft feeds(Stream<String> names) {
+            names.forEach(feeds::add);
+            return this;
+        }
+
+        Draft program(PlanIndex index, Application program) {
+            application(index, program, fedBy, feeds);
+            return this;
+        }
+    }
+
+    private static final ByKind<Draft> DRAFTS = new ByKind<Draft>()
+            .with(Kind.HOST, (index, host) -> {
+                Draft draft = new Draft(
+                        host.name(), plain(host.kind()) + (host.place().isEmpty() ? "" : " · " + host.place()));
+                index.applicationsOn(host.id()).forEach(a -> draft.program(index, a));
+                return draft;
+            })
+            .with(
+                    Kind.APPLICATION,
+                    (index, a) ->
+                            new Draft(a.name(), plain(a.kind()) + " on " + index.name(a.host())).program(index, a))
+            .with(Kind.RECEIVER, (index, r) -> {
+                Application program = index.application(r.application());
+                return new Draft(r.name(), "receiver on " + index.name(program.host())).program(index, program);
+            })
+            .with(Kind.PORT, (index, p) -> {
+                Draft draft = new Draft(index.name(p.id()), p.kind() == PortKind.DMX ? "DMX port" : "input");
+                port(index, p, draft.fedBy(), draft.feeds());
+                return draft;
+            })
+            .with(
+                    Kind.UNIVERSE,
+                    (index, u) -> new Draft(
+                                    u.label() + "  " + u.name(),
+                                    Counted.of(index.fixturesIn(u.id()).size(), "fixture"))
+                            .fedBy(index.streamsOf(u.id()).stream()
+                                    .map(s -> index.name(s.application()) + " by "
+                                            + s.protocol().title() + priority(s)))
+                            .feeds(index.portsOf(u.id()).stream().map(p -> index.name(p.id()))))
+            .with(
+                    Kind.FIXTURE,
+                    (index, f) -> new Draft(
+                                    (f.number().isEmpty() ? "" : f.number() + "  ") + f.name(),
+                                    f.type() + (f.place().isEmpty() ? "" : " · " + f.place()))
+                            .fedBy(f.lines().stream().map(index::line).map(l -> l.name() + ", " + index.name(l.port())))
+                            .fedBy(f.breaks().stream()
+                                    .flatMap(b -> index.streamsOf(b.universe()).stream())
+                                    .map(s -> index.name(s.application()) + priority(s))))
+            .with(
+                    Kind.LINK,
+                    (index, l) -> new Draft(l.name(), "OSC, " + index.name(l.from()) + " to " + index.name(l.to()))
+                            .fedBy(Stream.of(index.name(l.from())))
+                            .feeds(Stream.of(index.name(l.to()))))
+            .with(
+                    Kind.ATTACHMENT,
+                    (index, x) -> new Draft(
+                                    x.name(),
+                                    "a stream of " + index.name(x.from()) + "'s own"
+                                            + (x.sign().isEmpty()
+                                                    ? ""
+                                                    : "; it works when the screen shows " + x.sign()))
+                            .fedBy(Stream.of(index.name(x.from())))
+                            .feeds(Stream.of(index.name(x.to()))))
+            .with(
+                    Kind.STREAM,
+                    (index, s) -> new Draft(index.name(s.id()), plain(s.delivery()) + priority(s))
+                            .feeds(index.portsOf(s.universe()).stream().map(p -> index.name(p.id()))))
+            .with(
+                    Kind.ADAPTER,
+                    (index, a) -> new Draft(
+                            index.hostOf(a.id()).name() + ", " + a.name(),
+                            a.kind().word()
+                                    + a.segment()
+                                            .map(x ->
+                                                    " · on " + index.segment(x).name())
+                                            .orElse(" · on no segment")
+                                    + comes(index, a)))
+            .with(
+                    Kind.SEGMENT,
+                    (index, s) -> new Draft(
+                            s.name(),
+                            s.subnet().map(Object::toString).orElse("no subnet settled") + " · "
+                                    + Counted.of(index.adaptersOn(s.id()).size(), "adapter")))
+            .with(
+                    Kind.LINE,
+                    (index, l) -> new Draft(l.name(), "DMX line from " + index.name(l.port()))
+                            .feeds(index.fixturesOn(l.id()).stream().map(Fixture::name)));
+
     static Facts of(Plan plan, Id<?> id) {
-        PlanIndex index = plan.index();
-        Object found = index.find(id).orElse(null);
-        Set<String> fedBy = new LinkedHashSet<>();
-        Set<String> feeds = new LinkedHashSet<>();
-        if (found instanceof Host host) {
-            index.applicationsOn(host.id()).forEach(a -> application(index, plan, a, fedBy, feeds));
-            return facts(
-                    host.name(),
-                    host.kind().word().replace('-', ' ') + (host.place().isEmpty() ? "" : " · " + host.place()),
-                    fedBy,
-                    feeds);
-        }
-        if (found instanceof Application a) {
-            application(index, plan, a, fedBy, feeds);
-            return facts(a.name(), a.kind().word().replace('-', ' ') + " on " + index.name(a.host()), fedBy, feeds);
-        }
-        if (found instanceof Receiver r) {
-            application(index, plan, index.application(r.application()), fedBy, feeds);
-            return facts(
-                    r.name(),
-                    "receiver on "
-                            + index.name(index.application(r.application()).host()),
-                    fedBy,
-                    feeds);
-        }
-        if (found instanceof Port p) {
-            port(index, p, fedBy, feeds);
-            return facts(index.name(p.id()), p.kind() == PortKind.DMX ? "DMX port" : "input", fedBy, feeds);
-        }
-        if (found instanceof Universe u) {
-            index.streamsOf(u.id())
-                    .forEach(s -> fedBy.add(
-                            index.name(s.application()) + " by " + s.protocol().title() + priority(s)));
-            index.portsOf(u.id()).forEach(p -> feeds.add(index.name(p.id())));
-            return facts(
-                    u.label() + "  " + u.name(),
-                    Counted.of(index.fixturesIn(u.id()).size(), "fixture"),
-                    fedBy,
-                    feeds);
-        }
-        if (found instanceof Fixture f) {
-            f.lines().stream().map(index::line).forEach(l -> fedBy.add(l.name() + ", " + index.name(l.port())));
-            f.breaks()
-                    .forEach(b -> index.streamsOf(b.universe())
-                            .forEach(s -> fedBy.add(index.name(s.application()) + priority(s))));
-            return facts(
-                    (f.number().isEmpty() ? "" : f.number() + "  ") + f.name(),
-                    f.type() + (f.place().isEmpty() ? "" : " · " + f.place()),
-                    fedBy,
-                    feeds);
-        }
-        if (found instanceof ControlLink l) {
-            fedBy.add(index.name(l.from()));
-            feeds.add(index.name(l.to()));
-            return facts(l.name(), "OSC, " + index.name(l.from()) + " to " + index.name(l.to()), fedBy, feeds);
-        }
-        if (found instanceof Attachment x) {
-            fedBy.add(index.name(x.from()));
-            feeds.add(index.name(x.to()));
-            return facts(
-                    x.name(),
-                    "a stream of " + index.name(x.from()) + "'s own"
-                            + (x.sign().isEmpty() ? "" : "; it works when the screen shows " + x.sign()),
-                    fedBy,
-                    feeds);
-        }
-        if (found instanceof Stream s) {
-            index.portsOf(s.universe()).forEach(p -> feeds.add(index.name(p.id())));
-            return facts(index.name(s.id()), s.delivery().word().replace('-', ' ') + priority(s), fedBy, feeds);
-        }
-        if (found instanceof Adapter a) {
-            Host host = index.hostOf(a.id());
-            return facts(
-                    host.name() + ", " + a.name(),
-                    a.kind().word()
-                            + a.segment()
-                                    .map(x -> " · on " + index.segment(x).name())
-                                    .orElse(" · on no segment")
-                            + comes(index, a),
-                    fedBy,
-                    feeds);
-        }
-        if (found instanceof Segment s) {
-            return facts(
-                    s.name(),
-                    s.subnet().map(Object::toString).orElse("no subnet settled") + " · "
-                            + Counted.of(index.adaptersOn(s.id()).size(), "adapter"),
-                    fedBy,
-                    feeds);
-        }
-        if (found instanceof Line l) {
-            index.fixturesOn(l.id()).forEach(f -> feeds.add(f.name()));
-            return facts(l.name(), "DMX line from " + index.name(l.port()), fedBy, feeds);
-        }
-        return facts(index.name(id), "", fedBy, feeds);
+        Draft draft = DRAFTS.of(plan.index(), id)
+                .orElseGet(() -> new Draft(plan.index().name(id), ""));
+        return new Facts(draft.title(), draft.line(), List.copyOf(draft.fedBy()), List.copyOf(draft.feeds()));
+    }
+
+    private static String plain(Word word) {
+        return word.word().replace('-', ' ');
     }
 
     /** How it comes by its address, and how long that takes where it takes one by itself. */
@@ -125,25 +138,21 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
                 + (a.pinned() ? " · pinned" : "");
     }
 
-    private static Facts facts(String title, String line, Set<String> fedBy, Set<String> feeds) {
-        return new Facts(title, line, new ArrayList<>(fedBy), new ArrayList<>(feeds));
-    }
-
-    private static String priority(Stream s) {
+    private static String priority(zentrel.plan.Stream s) {
         return s.standby()
                 ? ", stands by"
                 : s.protocol() == Protocol.SACN ? ", priority " + s.priority().inForce() : "";
     }
 
-    private static void application(PlanIndex index, Plan plan, Application a, Set<String> fedBy, Set<String> feeds) {
+    private static void application(PlanIndex index, Application a, Set<String> fedBy, Set<String> feeds) {
         index.receiversOf(a.id()).forEach(r -> r.ports().forEach(p -> port(index, p, fedBy, feeds)));
         Set<Id<?>> receivers = new LinkedHashSet<>();
-        for (Stream s : index.streamsFrom(a.id())) {
+        for (zentrel.plan.Stream s : index.streamsFrom(a.id())) {
             index.portsOf(s.universe())
                     .forEach(p -> receivers.add(index.receiverOf(p.id()).id()));
         }
         receivers.forEach(r -> feeds.add(index.name(r)));
-        for (ControlLink l : plan.links()) {
+        for (ControlLink l : index.plan().links()) {
             if (l.from().equals(a.id())) {
                 feeds.add(index.name(l.to()) + " by OSC");
             }

@@ -40,6 +40,7 @@ import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
+import zentrel.plan.Related;
 import zentrel.profile.HostKind;
 import zentrel.profile.OperatingSystem;
 import zentrel.profile.Profile;
