@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Objects;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
+import zentrel.plan.Plan;
 
 /** The ids of a plan file while it is read: each declared once, and each reference led to what it names. */
 final class References {
@@ -15,6 +16,17 @@ final class References {
     private final Map<String, JsonPlace> declared = new HashMap<>();
     private final Map<String, Kind<?>> kinds = new HashMap<>();
     private final List<Reference> references = new ArrayList<>();
+
+    /** Those of a plan that is read already. */
+    static References of(Plan plan) {
+        References all = new References();
+        Kind.ALL.forEach(kind -> all.add(plan, kind));
+        return all;
+    }
+
+    private <E> void add(Plan plan, Kind<E> kind) {
+        plan.all(kind).forEach(e -> kinds.put(kind.idOf(e).value(), kind));
+    }
 
     /** The id of an entity, which no other may have. */
     <E> Id<E> declare(JsonPlace place, Kind<E> kind) {

@@ -1,13 +1,30 @@
 package zentrel.gear;
 
+import java.util.function.BiFunction;
 import zentrel.plan.*;
 
 /** Gives things other names; their ids stay. */
 public final class Renaming {
+    private static final ByKind<BiFunction<Plan, String, Plan>> RENAMED = new ByKind<BiFunction<Plan, String, Plan>>()
+            .with(Kind.HOST, (index, h) -> (p, name) -> host(p, h, name))
+            .with(Kind.SEGMENT, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.ADAPTER, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.APPLICATION, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.RECEIVER, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.PORT, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.UNIVERSE, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.LINE, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.FIXTURE, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.CABLE, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.SESSION, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.LINK, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.ATTACHMENT, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.COPY, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)));
+
     private Renaming() {}
 
     /**
-     * Renames a host, universe or segment; programs and receivers that bear the name of their host go along.
+     * Renames anything that has a name; programs and receivers that bear the name of their device go along.
      *
      * @throws IllegalArgumentException with a sentence, where the name is blank or the thing has no name of its own
      */
@@ -17,17 +34,10 @@ public final class Renaming {
             throw new IllegalArgumentException("A name has at least one character.");
         }
         String text = "Rename " + plan.index().name(id) + " to " + wanted;
-        Object found = plan.index().find(id).orElse(null);
-        if (found instanceof Host host) {
-            return new Edit(text, p -> host(p, host, wanted));
-        }
-        if (found instanceof Universe u) {
-            return new Edit(text, p -> p.with(u.id(), x -> new Universe(x.id(), wanted, x.number(), x.merge())));
-        }
-        if (found instanceof Segment s) {
-            return new Edit(text, p -> p.with(s.id(), x -> x.withName(wanted)));
-        }
-        throw new IllegalArgumentException(plan.index().name(id) + " is named after what it belongs to.");
+        BiFunction<Plan, String, Plan> with = RENAMED.of(plan.index(), id)
+                .orElseThrow(() ->
+                        new IllegalArgumentException(plan.index().name(id) + " is named after what it belongs to."));
+        return new Edit(text, p -> with.apply(p, wanted));
     }
 
     private static Plan host(Plan plan, Host host, String name) {

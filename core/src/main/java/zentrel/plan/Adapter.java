@@ -1,9 +1,9 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.profile.AdapterKind;
 import zentrel.text.PlainText;
@@ -23,6 +23,7 @@ import zentrel.text.PlainText;
  * @param pinned whether its addresses stay when others are given out anew
  * @param plug the socket that it is plugged into
  */
+@RecordBuilder
 public record Adapter(
         Id<Adapter> id,
         String name,
@@ -38,7 +39,7 @@ public record Adapter(
         Optional<DhcpServer> serves,
         boolean pinned,
         Plug plug)
-        implements Named {
+        implements Named, AdapterBuilder.With {
     public Adapter {
         PlainText.require("The name of an adapter", name);
         mac.ifPresent(t -> PlainText.require("A hardware address", t));
@@ -84,56 +85,13 @@ public record Adapter(
         return enabled.inForce() && (carrier || !needsCarrier());
     }
 
-    public Adapter withEnabled(Setting<Boolean> value) {
-        return with(d -> d.enabled = value);
-    }
-
-    public Adapter withCarrier(boolean value) {
-        return with(d -> d.carrier = value);
-    }
-
     /** This adapter, plugged in nowhere. */
     public Adapter withoutSegment() {
-        return with(d -> {
-            d.segment = Optional.empty();
-            d.carrier = false;
-        });
+        return withSegment(Optional.empty()).withCarrier(false);
     }
 
     public Adapter withSegment(Id<Segment> value) {
-        return with(d -> d.segment = Optional.of(value));
-    }
-
-    public Adapter withGateway(Optional<Ipv4Address> value) {
-        return with(d -> d.gateway = value);
-    }
-
-    public Adapter withMac(Optional<String> value) {
-        return with(d -> d.mac = value);
-    }
-
-    public Adapter withAddresses(List<AdapterAddress> value) {
-        return with(d -> d.addresses = value);
-    }
-
-    public Adapter withRoutes(List<Route> value) {
-        return with(d -> d.routes = value);
-    }
-
-    public Adapter withMetric(Optional<Integer> value) {
-        return with(d -> d.metric = value);
-    }
-
-    public Adapter withServes(Optional<DhcpServer> value) {
-        return with(d -> d.serves = value);
-    }
-
-    public Adapter withPinned(boolean value) {
-        return with(d -> d.pinned = value);
-    }
-
-    public Adapter withPlug(Plug value) {
-        return with(d -> d.plug = value);
+        return withSegment(Optional.of(value));
     }
 
     /** What it gives out by DHCP as long as it is switched on to do so. */
@@ -150,60 +108,5 @@ public record Adapter(
             list.set(index, value);
         }
         return withAddresses(list);
-    }
-
-    /** A copy that may be changed, before it is a value again. */
-    private static final class Draft {
-        private Id<Adapter> id;
-        private String name;
-        private AdapterKind kind;
-        private Optional<Id<Segment>> segment;
-        private Setting<Boolean> enabled;
-        private boolean carrier;
-        private List<AdapterAddress> addresses;
-        private Optional<Ipv4Address> gateway;
-        private Optional<String> mac;
-        private List<Route> routes;
-        private Optional<Integer> metric;
-        private Optional<DhcpServer> serves;
-        private boolean pinned;
-        private Plug plug;
-
-        private Draft(Adapter from) {
-            id = from.id;
-            name = from.name;
-            kind = from.kind;
-            segment = from.segment;
-            enabled = from.enabled;
-            carrier = from.carrier;
-            addresses = from.addresses;
-            gateway = from.gateway;
-            mac = from.mac;
-            routes = from.routes;
-            metric = from.metric;
-            serves = from.serves;
-            pinned = from.pinned;
-            plug = from.plug;
-        }
-    }
-
-    private Adapter with(Consumer<Draft> change) {
-        Draft d = new Draft(this);
-        change.accept(d);
-        return new Adapter(
-                d.id,
-                d.name,
-                d.kind,
-                d.segment,
-                d.enabled,
-                d.carrier,
-                d.addresses,
-                d.gateway,
-                d.mac,
-                d.routes,
-                d.metric,
-                d.serves,
-                d.pinned,
-                d.plug);
     }
 }

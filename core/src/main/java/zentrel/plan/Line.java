@@ -1,5 +1,6 @@
 package zentrel.plan;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 import zentrel.text.PlainText;
 
@@ -9,7 +10,8 @@ import zentrel.text.PlainText;
  * @param port where its signal comes from in the end
  * @param via what passes another line on to it, where it does not start at the port itself
  */
-public record Line(Id<Line> id, String name, Id<Port> port, Optional<Via> via) implements Named {
+@RecordBuilder
+public record Line(Id<Line> id, String name, Id<Port> port, Optional<Via> via) implements Named, LineBuilder.With {
     public Line {
         PlainText.require("The name of a line", name);
     }

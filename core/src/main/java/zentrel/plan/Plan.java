@@ -152,6 +152,17 @@ public final class Plan {
         return edited(value, tables, sightings, profiles);
     }
 
+    /** Everything of a kind, parts of others too: the adapters of all devices. */
+    public <E> List<E> all(Kind<E> kind) {
+        return kind.owner().isPresent() ? partsOf(kind.owner().get()) : table(kind);
+    }
+
+    private <O, E> List<E> partsOf(Kind.Parts<O, E> parts) {
+        List<E> all = new ArrayList<>();
+        table(parts.owner()).forEach(owner -> all.addAll(parts.of().apply(owner)));
+        return all;
+    }
+
     /**
      * This plan with other entities of a kind.
      *

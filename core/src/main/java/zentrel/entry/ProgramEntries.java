@@ -1,0 +1,392 @@
+package zentrel.entry;
+
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
+import zentrel.profile.Direction;
+import zentrel.profile.Merge;
+import zentrel.profile.PortKind;
+import zentrel.profile.Protocol;
+
+/** What can be entered of programs, of what they send, and of what they receive. */
+final class ProgramEntries {
+    private static final int LAST_PORT = 65_535;
+    private static final int LAST_NUMBER = 65_535;
+    private static final int LAST_PRIORITY = 200;
+    private static final int MOST_SOURCES = 64;
+    private static final double FASTEST = 1_000;
+
+    private static final Format<Integer> UDP_PORT = Formats.whole("A UDP port", 1, LAST_PORT);
+
+    private ProgramEntries() {}
+
+    static List<Field<Application>> application() {
+        FieldList<Application> list = new FieldList<>(Kind.APPLICATION)
+                .value("name", "Name", "name", Formats.TEXT, Application::name, Application::withName)
+                .value(
+                        "device",
+                        "Runs on",
+                        "host",
+                        Formats.reference(Kind.HOST),
+                        Application::host,
+                        ProgramEntries::movedTo)
+                .value(
+                        "kind",
+                        "Kind",
+                        "kind",
+                        Formats.word(ApplicationKind.class),
+                        Application::kind,
+                        Application::withKind)
+                .optionalSetting(
+                        "version", "Version", "version", Formats.TEXT, Application::version, Application::withVersion)
+                .optional(
+                        "profile",
+                        "Program of the profile",
+                        "installed.profile",
+                        Formats.TEXT,
+                        a -> a.installed().profile(),
+                        (a, p) -> a.withInstalled(a.installed().withProfile(p)))
+                .optional(
+                        "licence",
+                        "Licence",
+                        "installed.licence",
+                        Formats.TEXT,
+                        a -> a.installed().licence(),
+                        (a, l) -> a.withInstalled(a.installed().withLicence(l)))
+                .value(
+                        "attached",
+                        "Hardware attached",
+                        "installed.attached",
+                        Formats.list(Formats.TEXT),
+                        a -> a.installed().attached(),
+                        (a, l) -> a.withInstalled(a.installed().withAttached(l)))
+                .optionalSetting(
+                        "show",
+                        "Stored show and its version",
+                        "installed.show",
+                        Formats.TEXT,
+                        a -> a.installed().show(),
+                        (a, s) -> a.withInstalled(a.installed().withShow(s)))
+                .optional(
+                        "cid",
+                        "sACN identity (CID)",
+                        "installed.cid",
+                        Formats.TEXT,
+                        a -> a.installed().cid(),
+                        (a, c) -> a.withInstalled(a.installed().withCid(c)))
+                .group("Bound to");
+        for (Purpose purpose : Purpose.values()) {
+            list.any(
+                    "bind-" + purpose.word(),
+                    purpose.title(),
+                    "bindings",
+                    BINDING_HINT,
+                    (plan, a) -> binding(plan, a, purpose),
+                    (plan, a, text) -> bound(plan, a, purpose, text));
+        }
+        for (Protocol protocol : List.of(Protocol.ARTNET, Protocol.SACN)) {
+            output(list, protocol);
+        }
+        return osc(list).all();
+    }
+
+    private static final Format<Binding> BINDING_HINT = Formats.of(
+            Binding::toString, text -> Binding.AUTOMATIC, "its adapters, or automatic, all, first, loopback");
+
+    private static Field.Shown binding(Plan plan, Application a, Purpose purpose) {
+        Format<Binding> format = NetworkFormats.binding(plan.index().host(a.host()));
+        Setting<Binding> setting = a.bindings().get(purpose);
+        return setting == null
+                ? new Field.Shown("", Optional.empty())
+                : new Field.Shown(
+                        format.shown(plan, setting.inForce()),
+                        setting.isPending() ? Optional.of(format.shown(plan, setting.planned())) : Optional.empty());
+    }
+
+    private static Plan bound(Plan plan, Application a, Purpose purpose, String text) {
+        Map<Purpose, Setting<Binding>> next = new LinkedHashMap<>(a.bindings());
+        if (text.isEmpty()) {
+            next.remove(purpose);
+        } else {
+            next.put(
+                    purpose,
+                    Setting.of(
+                            NetworkFormats.binding(plan.index().host(a.host())).read(plan, text)));
+        }
+        return plan.with(a.id(), x -> x.withBindings(next));
+    }
+
+    /** A program on another device is bound to none of the adapters that it had. */
+    private static Application movedTo(Application a, Id<Host> device) {
+        return a.host().equals(device) ? a : a.withHost(device).withBindings(Map.of());
+    }
+
+    private static void output(FieldList<Application> list, Protocol protocol) {
+        String word = protocol.word();
+        list.group(protocol.title() + " output")
+                .optionalSetting(
+                        word + "-output",
+                        "Output",
+                        "outputs.enabled",
+                        Formats.ON,
+                        a -> Optional.ofNullable(a.outputs().get(protocol)).map(ProtocolOutput::enabled),
+                        (a, on) -> on.map(s -> a.withOutput(
+                                        protocol, a.output(protocol).withEnabled(s)))
+                                .orElseGet(() -> withoutOutput(a, protocol)))
+                .value(
+                        word + "-ranges",
+                        "Universes and their numbers",
+                        "outputs.ranges",
+                        Formats.list(NetworkFormats.LABEL_RANGE),
+                        a -> a.output(protocol).ranges(),
+                        (a, r) -> r.equals(a.output(protocol).ranges())
+                                ? a
+                                : a.withOutput(protocol, a.output(protocol).withRanges(r)))
+                .optional(
+                        word + "-screen",
+                        "Its screen counts",
+                        "screens",
+                        NetworkFormats.SCREEN,
+                        a -> Optional.ofNullable(a.screens().get(protocol)),
+                        (a, s) -> withScreen(a, protocol, s));
+        if (protocol == Protocol.SACN) {
+            list.optional(
+                    "sacn-sync",
+                    "Sends synchronisation on",
+                    "outputs.sync",
+                    Formats.whole("A universe of sACN", 1, Protocol.SACN.lastNumber()),
+                    a -> a.output(protocol).sync(),
+                    (a, s) -> s.equals(a.output(protocol).sync())
+                            ? a
+                            : a.withOutput(protocol, a.output(protocol).withSync(s)));
+        }
+    }
+
+    private static Application withoutOutput(Application a, Protocol protocol) {
+        Map<Protocol, ProtocolOutput> next = new LinkedHashMap<>(a.outputs());
+        next.remove(protocol);
+        return a.withOutputs(next);
+    }
+
+    private static Application withScreen(Application a, Protocol protocol, Optional<Screen> screen) {
+        Map<Protocol, Screen> next = new LinkedHashMap<>(a.screens());
+        next.remove(protocol);
+        screen.ifPresent(s -> next.put(protocol, s));
+        return a.withScreens(next);
+    }
+
+    private static FieldList<Application> osc(FieldList<Application> list) {
+        return list.group("OSC input")
+                .optionalSetting(
+                        "osc-port",
+                        "Listens on port",
+                        "osc.port",
+                        UDP_PORT,
+                        a -> a.osc().map(OscInput::port),
+                        (a, p) -> a.withOsc(p.map(s -> a.osc()
+                                .map(o -> new OscInput(s, o.receiving(), o.handling(), o.targets()))
+                                .orElse(new OscInput(s, Setting.of(true), Setting.of(true), List.of())))))
+                .optionalSetting(
+                        "osc-receiving",
+                        "Receiving",
+                        "osc.receiving",
+                        Formats.ON,
+                        a -> a.osc().map(OscInput::receiving),
+                        (a, r) -> a.withOsc(
+                                r.isEmpty()
+                                        ? Optional.empty()
+                                        : Optional.of(new OscInput(
+                                                input(a).port(), r.get(), input(a).handling(), input(a).targets()))))
+                .optionalSetting(
+                        "osc-handling",
+                        "Messages act in the show",
+                        "osc.handling",
+                        Formats.ON,
+                        a -> a.osc().map(OscInput::handling),
+                        (a, h) -> a.withOsc(
+                                h.isEmpty()
+                                        ? Optional.empty()
+                                        : Optional.of(new OscInput(
+                                                input(a).port(), input(a).receiving(), h.get(), input(a).targets()))))
+                .value(
+                        "osc-addresses",
+                        "OSC addresses it has",
+                        "osc.targets",
+                        Formats.list(Formats.TEXT),
+                        a -> a.osc().map(OscInput::targets).orElse(List.of()),
+                        (a, t) -> t.isEmpty() && a.osc().isEmpty()
+                                ? a
+                                : a.withOsc(Optional.of(
+                                        new OscInput(input(a).port(), input(a).receiving(), input(a).handling(), t))));
+    }
+
+    private static OscInput input(Application a) {
+        return a.osc().orElseThrow(() -> new IllegalArgumentException("Enter the OSC port first."));
+    }
+
+    static List<Field<Stream>> stream() {
+        return new FieldList<>(Kind.STREAM)
+                .value(
+                        "universe",
+                        "Universe",
+                        "universe",
+                        Formats.reference(Kind.UNIVERSE),
+                        Stream::universe,
+                        Stream::withUniverse)
+                .value(
+                        "program",
+                        "Sent by",
+                        "application",
+                        Formats.reference(Kind.APPLICATION),
+                        Stream::application,
+                        Stream::withApplication)
+                .value(
+                        "protocol",
+                        "Protocol",
+                        "protocol",
+                        Formats.choice(List.of(Protocol.values()), Protocol::title, Format.Control.CHOICE),
+                        Stream::protocol,
+                        Stream::withProtocol)
+                .setting("enabled", "Switched on", "enabled", Formats.ON, Stream::enabled, Stream::withEnabled)
+                .value("standby", "Stands by", "standby", Formats.YES, Stream::standby, Stream::withStandby)
+                .optional(
+                        "label",
+                        "Label in the program",
+                        "label",
+                        Formats.whole("A label", 0, LAST_NUMBER),
+                        Stream::label,
+                        Stream::withLabel)
+                .optionalSetting(
+                        "number",
+                        "Number on the network",
+                        "wire",
+                        Formats.whole("A universe number", 0, LAST_NUMBER),
+                        Stream::wire,
+                        Stream::withWire)
+                .value(
+                        "delivery",
+                        "Delivery",
+                        "delivery",
+                        Formats.word(Delivery.class),
+                        Stream::delivery,
+                        Stream::withDelivery)
+                .value("to", "Unicast list", "to", Formats.list(NetworkFormats.ADDRESS), Stream::to, Stream::withTo)
+                .setting(
+                        "priority",
+                        "sACN priority",
+                        "priority",
+                        Formats.whole("A priority", 0, LAST_PRIORITY),
+                        Stream::priority,
+                        Stream::withPriority)
+                .value(
+                        "rate",
+                        "Packets a second",
+                        "ratePerSecond",
+                        Formats.decimal("A rate", FASTEST),
+                        Stream::ratePerSecond,
+                        Stream::withRatePerSecond)
+                .value("preview", "Preview data", "preview", Formats.YES, Stream::preview, Stream::withPreview)
+                .optional(
+                        "sync",
+                        "Waits for synchronisation on",
+                        "sync",
+                        Formats.whole("A universe of sACN", 1, Protocol.SACN.lastNumber()),
+                        Stream::sync,
+                        Stream::withSync)
+                .all();
+    }
+
+    static List<Field<Receiver>> receiver() {
+        FieldList<Receiver> list = new FieldList<>(Kind.RECEIVER)
+                .value("name", "Name", "name", Formats.TEXT, Receiver::name, Receiver::withName)
+                .value(
+                        "program",
+                        "Part of",
+                        "application",
+                        Formats.reference(Kind.APPLICATION),
+                        Receiver::application,
+                        Receiver::withApplication)
+                .value(
+                        "protocols",
+                        "Protocols",
+                        "protocols",
+                        Formats.list(
+                                Formats.choice(List.of(Protocol.values()), Protocol::title, Format.Control.CHOICE)),
+                        r -> r.protocols().stream().sorted().toList(),
+                        (r, p) -> r.withProtocols(Set.copyOf(new LinkedHashSet<>(p))))
+                .setting("input", "Input", "inputOn", Formats.ON, Receiver::inputOn, Receiver::withInputOn)
+                .value(
+                        "answers-polls",
+                        "Answers polls",
+                        "answersPolls",
+                        Formats.YES,
+                        Receiver::answersPolls,
+                        Receiver::withAnswersPolls)
+                .value("merge", "Merges", "merge", Formats.word(Merge.class), Receiver::merge, Receiver::withMerge)
+                .optional(
+                        "sources",
+                        "Sources at most",
+                        "taking.sources",
+                        Formats.whole("A number of sources", 1, MOST_SOURCES),
+                        r -> r.taking().sources(),
+                        (r, n) -> r.withTaking(r.taking().withSources(n)))
+                .value(
+                        "loss",
+                        "When nothing comes any more",
+                        "taking.loss",
+                        Formats.word(Loss.class),
+                        r -> r.taking().loss(),
+                        (r, l) -> r.withTaking(r.taking().withLoss(l)));
+        for (Protocol protocol : List.of(Protocol.ARTNET, Protocol.SACN)) {
+            list.value(
+                    protocol.word() + "-ranges",
+                    "Receives of " + protocol.title(),
+                    "taking.ranges",
+                    NetworkFormats.RANGES,
+                    r -> r.taking().of(protocol),
+                    (r, ranges) -> r.withTaking(r.taking().withRanges(protocol, ranges)));
+        }
+        return list.all();
+    }
+
+    static List<Field<Port>> port() {
+        return new FieldList<>(Kind.PORT)
+                .value("name", "Name", "name", Formats.TEXT, Port::name, Port::withName)
+                .value("kind", "Kind", "kind", Formats.word(PortKind.class), Port::kind, Port::withKind)
+                .setting(
+                        "direction",
+                        "Direction",
+                        "direction",
+                        Formats.word(Direction.class),
+                        Port::direction,
+                        Port::withDirection)
+                .setting("enabled", "Switched on", "enabled", Formats.ON, Port::enabled, Port::withEnabled)
+                .setting(
+                        "protocol",
+                        "Protocol",
+                        "protocol",
+                        Formats.choice(List.of(Protocol.values()), Protocol::title, Format.Control.CHOICE),
+                        Port::protocol,
+                        Port::withProtocol)
+                .optionalSetting(
+                        "number",
+                        "Number on the network",
+                        "wire",
+                        Formats.whole("A universe number", 0, LAST_NUMBER),
+                        Port::wire,
+                        Port::withWire)
+                .optional(
+                        "universe",
+                        "Meant for",
+                        "universe",
+                        Formats.reference(Kind.UNIVERSE),
+                        Port::universe,
+                        Port::withUniverse)
+                .all();
+    }
+}

@@ -1,0 +1,299 @@
+package zentrel.entry;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import zentrel.plan.*;
+import zentrel.plan.Session.Member;
+
+/** What can be entered of universes, lines and fixtures, of cables, and of what joins programs. */
+final class ShowEntries {
+    private static final int LAST_UNIVERSE = 99_999;
+    private static final int LAST_PORT = 65_535;
+    private static final double MOST_LOADS = 1_000;
+
+    private static final Pattern SLOTS =
+            Pattern.compile("(\\S+)\\s+slots?\\s+(\\d{1,6})(?:\\s*(?:to|-|–)\\s*(\\d{1,6}))?(?:\\s+on\\s+(.+))?");
+    private static final Pattern MEMBER = Pattern.compile("(.+?)\\s+as\\s+(.+)");
+    private static final Pattern VIA = Pattern.compile("(.+?)\\s+from\\s+(.+)");
+
+    private static final List<Kind<?>> ENDS = List.of(Kind.HOST, Kind.ADAPTER, Kind.PORT, Kind.LINE, Kind.FIXTURE);
+
+    private static final List<Kind<?>> ANYTHING =
+            List.of(Kind.HOST, Kind.ADAPTER, Kind.APPLICATION, Kind.RECEIVER, Kind.PORT, Kind.CABLE);
+
+    private ShowEntries() {}
+
+    static List<Field<Universe>> universe() {
+        return new FieldList<>(Kind.UNIVERSE)
+                .value("name", "Name", "name", Formats.TEXT, Universe::name, Universe::withName)
+                .value(
+                        "number",
+                        "Number in the show",
+                        "number",
+                        Formats.whole("A universe", 1, LAST_UNIVERSE),
+                        Universe::number,
+                        Universe::withNumber)
+                .value("merge", "Merged on purpose", "merge", Formats.YES, Universe::merge, Universe::withMerge)
+                .all();
+    }
+
+    static List<Field<Line>> line() {
+        return new FieldList<>(Kind.LINE)
+                .value("name", "Name", "name", Formats.TEXT, Line::name, Line::withName)
+                .value("port", "Starts at", "port", Formats.reference(Kind.PORT), Line::port, Line::withPort)
+                .optional("via", "Passed on by", "via", VIA_FORMAT, Line::via, Line::withVia)
+                .all();
+    }
+
+    /** A device that passes another line on: {@code Splitter from Line 2}. */
+    private static final Format<Via> VIA_FORMAT = new Format<>() {
+        @Override
+        public String shown(Plan plan, Via via) {
+            return Formats.reference(Kind.HOST).shown(plan, via.device()) + " from "
+                    + Formats.reference(Kind.LINE).shown(plan, via.from());
+        }
+
+        @Override
+        public Via read(Plan plan, String text) {
+            Matcher m = VIA.matcher(text);
+            if (!m.matches()) {
+                throw new IllegalArgumentException(
+                        "\"" + text + "\" does not say which device passes which line on; write DEVICE from LINE.");
+            }
+            return new Via(
+                    Formats.reference(Kind.HOST).read(plan, m.group(1)),
+                    Formats.reference(Kind.LINE).read(plan, m.group(2)));
+        }
+
+        @Override
+        public String hint() {
+            return "DEVICE from LINE";
+        }
+    };
+
+    static List<Field<Fixture>> fixture() {
+        return new FieldList<>(Kind.FIXTURE)
+                .value("number", "Number", "number", Formats.TEXT, Fixture::number, Fixture::withNumber)
+                .value("name", "Name", "name", Formats.TEXT, Fixture::name, Fixture::withName)
+                .value("place", "Place", "place", Formats.TEXT, Fixture::place, Fixture::withPlace)
+                .value("type", "Type", "type", Formats.TEXT, Fixture::type, Fixture::withType)
+                .value("slots", "Slots", "breaks", Formats.list(BREAK), Fixture::breaks, Fixture::withBreaks)
+                .optional("line", "Line", "line", Formats.reference(Kind.LINE), Fixture::line, Fixture::withLine)
+                .value(
+                        "shares-slots",
+                        "Shares its slots with others on purpose",
+                        "sharesSlots",
+                        Formats.YES,
+                        Fixture::sharesSlots,
+                        Fixture::withSharesSlots)
+                .value(
+                        "unit-loads",
+                        "Unit loads",
+                        "unitLoads",
+                        Formats.decimal("A number of unit loads", MOST_LOADS),
+                        Fixture::unitLoads,
+                        Fixture::withUnitLoads)
+                .all();
+    }
+
+    /** Slots of a universe: {@code U3 slots 201 to 212}, with its own line where it has one. */
+    private static final Format<Break> BREAK = new Format<>() {
+        @Override
+        public String shown(Plan plan, Break b) {
+            return Formats.reference(Kind.UNIVERSE).shown(plan, b.universe())
+                    + (b.footprint() == 1 ? " slot " + b.start() : " slots " + b.start() + " to " + b.end())
+                    + b.line()
+                            .map(l -> " on " + Formats.reference(Kind.LINE).shown(plan, l))
+                            .orElse("");
+        }
+
+        @Override
+        public Break read(Plan plan, String text) {
+            Matcher m = SLOTS.matcher(text);
+            if (!m.matches()) {
+                throw new IllegalArgumentException(
+                        "\"" + text + "\" does not say which slots; write U3 slots 201 to 212, or U3 slot 7.");
+            }
+            int start = Integer.parseInt(m.group(2));
+            int end = m.group(3) == null ? start : Integer.parseInt(m.group(3));
+            if (end < start) {
+                throw new IllegalArgumentException("Slots run upwards: " + start + " to " + end + " do not.");
+            }
+            return new Break(
+                    Formats.reference(Kind.UNIVERSE).read(plan, m.group(1)),
+                    start,
+                    end - start + 1,
+                    Optional.ofNullable(m.group(4))
+                            .map(l -> Formats.reference(Kind.LINE).read(plan, l)));
+        }
+
+        @Override
+        public String hint() {
+            return "U3 slots 201 to 212";
+        }
+    };
+
+    static List<Field<Cable>> cable() {
+        return new FieldList<>(Kind.CABLE)
+                .value("name", "Name", "name", Formats.TEXT, Cable::name, Cable::withName)
+                .value("kind", "Kind", "kind", Formats.word(CableKind.class), Cable::kind, Cable::withKind)
+                .value("from", "From", "from", Formats.reference(ENDS), Cable::from, Cable::withFrom)
+                .value("to", "To", "to", Formats.reference(ENDS), Cable::to, Cable::withTo)
+                .value("connected", "Plugged in", "connected", Formats.YES, Cable::connected, Cable::withConnected)
+                .all();
+    }
+
+    static List<Field<Session>> session() {
+        return new FieldList<>(Kind.SESSION)
+                .value("name", "Name", "name", Formats.TEXT, Session::name, Session::withName)
+                .value("key", "Key", "key", Formats.TEXT, Session::key, Session::withKey)
+                .value(
+                        "versions",
+                        "Versions must agree",
+                        "versions",
+                        Formats.word(VersionRule.class),
+                        Session::versions,
+                        Session::withVersions)
+                .value("desks", "Desks", "members", Formats.list(DESK), Session::members, Session::withMembers)
+                .all();
+    }
+
+    /** A desk of a session with its part: {@code Hut desk as main}. */
+    private static final Format<Member> DESK = new Format<>() {
+        private final Format<Part> part =
+                Formats.choice(List.of(Part.values()), p -> p == Part.PRIMARY ? "main" : p.word(), Control.CHOICE);
+
+        @Override
+        public String shown(Plan plan, Member m) {
+            return Formats.reference(Kind.APPLICATION).shown(plan, m.application()) + " as "
+                    + part.shown(plan, m.part());
+        }
+
+        @Override
+        public Member read(Plan plan, String text) {
+            Matcher m = MEMBER.matcher(text);
+            if (!m.matches()) {
+                throw new IllegalArgumentException("\"" + text
+                        + "\" does not say which part a desk has; write PROGRAM as main, backup or remote.");
+            }
+            return new Member(Formats.reference(Kind.APPLICATION).read(plan, m.group(1)), part.read(plan, m.group(2)));
+        }
+
+        @Override
+        public String hint() {
+            return "PROGRAM as main";
+        }
+    };
+
+    static List<Field<ControlLink>> link() {
+        return new FieldList<>(Kind.LINK)
+                .value("name", "Name", "name", Formats.TEXT, ControlLink::name, ControlLink::withName)
+                .value(
+                        "from",
+                        "Sent by",
+                        "from",
+                        Formats.reference(Kind.APPLICATION),
+                        ControlLink::from,
+                        ControlLink::withFrom)
+                .value(
+                        "receiver",
+                        "Received by",
+                        "to",
+                        Formats.reference(Kind.APPLICATION),
+                        ControlLink::to,
+                        ControlLink::withTo)
+                .setting(
+                        "destination",
+                        "Destination",
+                        "destination",
+                        NetworkFormats.ADDRESS,
+                        ControlLink::destination,
+                        ControlLink::withDestination)
+                .setting(
+                        "port",
+                        "Port",
+                        "port",
+                        Formats.whole("A UDP port", 1, LAST_PORT),
+                        ControlLink::port,
+                        ControlLink::withPort)
+                .value(
+                        "pattern",
+                        "OSC address",
+                        "pattern",
+                        Formats.TEXT,
+                        ControlLink::pattern,
+                        ControlLink::withPattern)
+                .setting(
+                        "enabled", "Switched on", "enabled", Formats.ON, ControlLink::enabled, ControlLink::withEnabled)
+                .value("answer", "Needs an answer", "answer", Formats.YES, ControlLink::answer, ControlLink::withAnswer)
+                .optionalSetting(
+                        "answer-port",
+                        "Answer port",
+                        "answerPort",
+                        Formats.whole("A UDP port", 1, LAST_PORT),
+                        ControlLink::answerPort,
+                        ControlLink::withAnswerPort)
+                .all();
+    }
+
+    static List<Field<Attachment>> attachment() {
+        return new FieldList<>(Kind.ATTACHMENT)
+                .value("name", "Name", "name", Formats.TEXT, Attachment::name, Attachment::withName)
+                .value(
+                        "console",
+                        "Sent by",
+                        "from",
+                        Formats.reference(Kind.APPLICATION),
+                        Attachment::from,
+                        Attachment::withFrom)
+                .value(
+                        "previs",
+                        "Received by",
+                        "to",
+                        Formats.reference(Kind.APPLICATION),
+                        Attachment::to,
+                        Attachment::withTo)
+                .setting(
+                        "sending",
+                        "Stream of the console",
+                        "sending",
+                        Formats.ON,
+                        Attachment::sending,
+                        Attachment::withSending)
+                .setting(
+                        "chosen",
+                        "Chosen as the input",
+                        "chosen",
+                        Formats.YES,
+                        Attachment::chosen,
+                        Attachment::withChosen)
+                .optionalSetting(
+                        "destination",
+                        "Destination",
+                        "destination",
+                        NetworkFormats.ADDRESS,
+                        Attachment::destination,
+                        Attachment::withDestination)
+                .value(
+                        "versions",
+                        "Versions must agree",
+                        "versions",
+                        Formats.word(VersionRule.class),
+                        Attachment::versions,
+                        Attachment::withVersions)
+                .optional("driver", "Driver needed", "driver", Formats.TEXT, Attachment::driver, Attachment::withDriver)
+                .value("sign", "Sign of a connection", "sign", Formats.TEXT, Attachment::sign, Attachment::withSign)
+                .all();
+    }
+
+    static List<Field<TypedCopy>> copy() {
+        return new FieldList<>(Kind.COPY)
+                .value("name", "Where it is typed", "name", Formats.TEXT, TypedCopy::name, TypedCopy::withName)
+                .value("owner", "Kept by", "owner", Formats.reference(ANYTHING), TypedCopy::owner, TypedCopy::withOwner)
+                .value("of", "Copy of", "of", Formats.reference(ANYTHING), TypedCopy::of, TypedCopy::withOf)
+                .setting("value", "Value", "value", Formats.TEXT, TypedCopy::value, TypedCopy::withValue)
+                .all();
+    }
+}
