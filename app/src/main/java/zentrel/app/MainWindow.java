@@ -36,6 +36,7 @@ final class MainWindow {
     private final PlanFiles files;
     private final List<PageEntry<?>> pages;
     private final Rail rail;
+    private final MarginPane margin;
     private final GoToBox goTo;
     private final TopBar top;
     private int shownPage = -1;
@@ -63,7 +64,8 @@ final class MainWindow {
         root.setLeft(rail);
         front.setMinWidth(0); // the margin keeps its place, whatever the page would like
         root.setCenter(front);
-        root.setRight(new MarginPane(document));
+        margin = new MarginPane(document);
+        root.setRight(margin);
         root.setBottom(strip);
         refreshTitle(stage);
         show(Pages.AT_START);
@@ -188,6 +190,7 @@ final class MainWindow {
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+K"), this::askWhere);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+F"), this::askWhere);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Y"), document::redo);
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+E"), margin::toggleFields);
         scene.getAccelerators().put(KeyCombination.valueOf("F12"), output::stop);
         scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));
     }
@@ -205,6 +208,9 @@ final class MainWindow {
             commands.add(new Command(pages.get(i).title() + " (page)", () -> showPage(number)));
         }
         commands.addAll(offered(false));
+        if (document.selectionProperty().get() != null) {
+            commands.add(new Command("All fields of what is selected", margin::toggleFields));
+        }
         commands.add(new Command("Where to look next", strip::look));
         commands.add(new Command("Show it beside a path that works", strip::beside));
         commands.add(new Command("Copy as a new plan", files::copy));

@@ -42,7 +42,8 @@ class ArchitectureTest {
             Map.entry("look", "path plan profile"),
             Map.entry("routing", "plan profile table text universe"),
             Map.entry("check", "ipv4 load path plan profile routing source text universe"),
-            Map.entry("gear", "file index ipv4 plan profile routing table text"), // reads shipped profiles
+            Map.entry("entry", "file ipv4 plan profile text"), // what can be entered
+            Map.entry("gear", "entry file index ipv4 plan profile routing table text"), // reads shipped profiles
             Map.entry("address", "gear ipv4 path plan profile source table text"),
             Map.entry("pattern", "gear ipv4 plan profile"),
             Map.entry("compare", "gear ipv4 plan profile text"),

@@ -3,7 +3,6 @@ package zentrel.entry;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import zentrel.gear.Renaming;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Named;

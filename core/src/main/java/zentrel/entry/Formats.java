@@ -229,7 +229,7 @@ final class Formats {
 
             @Override
             public String hint() {
-                return format.hint().isEmpty() ? "several with commas between" : format.hint() + ", …";
+                return format.hint().isEmpty() ? "a, b, …" : format.hint() + ", …";
             }
         };
     }

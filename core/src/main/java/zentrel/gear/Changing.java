@@ -1,6 +1,7 @@
 package zentrel.gear;
 
 import java.util.List;
+import zentrel.entry.Renaming;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
 import zentrel.profile.Protocol;

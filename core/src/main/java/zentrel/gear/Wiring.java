@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -423,6 +424,36 @@ public final class Wiring {
     }
 
     /** A new segment with a range. */
+    /**
+     * One more adapter of a device, switched on and plugged in nowhere; its name says its kind: "Wi-Fi", "virtual", "loopback", else
+     * wired.
+     */
+    public static Edit adapter(Plan plan, Host host, String name) {
+        String plain = name.toLowerCase(Locale.ROOT);
+        AdapterKind kind = plain.matches(".*(wi-?fi|wlan|wireless).*")
+                ? AdapterKind.WIRELESS
+                : plain.contains("virtual")
+                        ? AdapterKind.VIRTUAL
+                        : plain.contains("loopback") ? AdapterKind.LOOPBACK : AdapterKind.WIRED;
+        Adapter added = new Adapter(
+                Kind.ADAPTER.id(Ids.free(plan, host.id().value() + "." + plain.replaceAll("[^a-z0-9]+", "-"))),
+                name,
+                kind,
+                Optional.empty(),
+                Setting.of(true),
+                kind == AdapterKind.VIRTUAL || kind == AdapterKind.LOOPBACK,
+                List.of(),
+                Optional.empty(),
+                Optional.empty());
+        return new Edit(
+                "Add the adapter " + name + " to " + host.name(),
+                p -> p.with(host.id(), h -> {
+                    List<Adapter> adapters = new ArrayList<>(h.adapters());
+                    adapters.add(added);
+                    return h.withAdapters(adapters);
+                }));
+    }
+
     public static Edit segment(Plan plan, String name, Subnet range) {
         Id<Segment> id = Kind.SEGMENT.id(Ids.free(plan, Ids.of(name, "segment")));
         Segment segment = new Segment(id, name, Optional.of(range), false, false);

@@ -15,6 +15,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import zentrel.entry.Renaming;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
 import zentrel.profile.AdapterKind;
@@ -73,6 +74,8 @@ public final class Wording {
             case "bind" -> bind(rest);
             case "put" -> put(rest);
             case "rename" -> rename(rest);
+            case "set" -> new SettingWords(plan, selected).offers(rest);
+            case "adapter" -> adapter(rest);
             case "link" -> link(rest);
             case "attach" -> attach(rest);
             case "segment" -> segment(rest);
@@ -318,7 +321,27 @@ public final class Wording {
         all.addAll(plan.attachments());
         all.addAll(plan.segments());
         all.addAll(plan.cables());
+        all.addAll(plan.fixtures());
+        all.addAll(plan.sessions());
+        all.addAll(plan.copies());
+        all.addAll(plan.all(Kind.ADAPTER));
+        all.addAll(plan.receivers());
+        all.addAll(plan.all(Kind.PORT));
         return all;
+    }
+
+    /** {@code adapter NAME on DEVICE}: one more adapter, of the kind that its name says. */
+    private List<Offer> adapter(List<String> words) {
+        List<String> rest = new ArrayList<>(words);
+        Map<String, String> parts = parts(rest, Set.of("on"));
+        String name = String.join(" ", rest);
+        if (name.isEmpty()) {
+            return List.of();
+        }
+        String device = parts.getOrDefault("on", "");
+        return things(device.isEmpty() ? List.of() : List.of(device.split(" ", -1)), plan.hosts(), h -> true).stream()
+                .map(h -> of("Add the adapter " + name + " to " + h.name(), () -> Wiring.adapter(plan, h, name)))
+                .toList();
     }
 
     private List<Offer> duplicate(List<String> words) {
@@ -510,10 +533,7 @@ public final class Wording {
         if (name.isEmpty()) {
             return List.of();
         }
-        List<Named> things = new ArrayList<>(plan.hosts());
-        things.addAll(plan.universes());
-        things.addAll(plan.segments());
-        return things(sides.get(0), things, x -> true).stream()
+        return things(sides.get(0), everything(), x -> true).stream()
                 .map(x -> of(
                         "Rename " + plan.index().name(x.id()) + " to " + name, () -> Renaming.of(plan, x.id(), name)))
                 .toList();

@@ -58,6 +58,8 @@ public final class MarginPane extends ScrollPane {
     private final Label counts = Texts.wrapped("", "soft");
     private List<String> listed = List.of();
     private String listedName = "";
+    private boolean entering;
+    private @Nullable String enteredLast;
 
     public MarginPane(OpenDocument document) {
         this.document = document;
@@ -71,6 +73,7 @@ public final class MarginPane extends ScrollPane {
         document.proposedProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> {
             document.leave();
+            enteredLast = null;
             setVvalue(0);
             refresh();
         });
@@ -179,7 +182,9 @@ public final class MarginPane extends ScrollPane {
 
     private void chosen(Report report, Id<?> id) {
         Facts facts = Facts.of(report.plan(), id);
-        box.getChildren().addAll(Texts.wrapped(facts.title(), "title"), Texts.wrapped(facts.line(), "soft"), line());
+        box.getChildren().addAll(Texts.wrapped(facts.title(), "title"), Texts.wrapped(facts.line(), "soft"));
+        entries(document.plan(), id);
+        box.getChildren().add(line());
         Set<Id<?>> related = Related.to(report.plan(), id);
         // a box is asked about itself; its signals have findings of their own
         Set<String> onPath = id.is(Kind.ADAPTER) || id.is(Kind.HOST)
@@ -207,6 +212,32 @@ public final class MarginPane extends ScrollPane {
         names("Fed by", facts.fedBy());
         names("Feeds", facts.feeds());
         signs(report.plan(), id);
+    }
+
+    /** Everything that can be entered of it, folded as long as nobody asks. */
+    private <E> void entries(Plan plan, Id<E> id) {
+        if (plan.index().find(id).isEmpty()) {
+            return; // it is gone already, and the report is not yet here
+        }
+        Button all = quiet(entering ? "Hide the fields  Ctrl E" : "All fields  Ctrl E", this::toggleFields);
+        all.setId("all-fields");
+        box.getChildren().add(all);
+        if (entering) {
+            EntryBox<E> fields = new EntryBox<>(document, plan, id, key -> enteredLast = key);
+            box.getChildren().add(fields);
+            fields.focus(enteredLast);
+        }
+    }
+
+    /** Shows everything that can be entered of what is selected, or hides it again. */
+    public void toggleFields() {
+        entering = !entering;
+        enteredLast = null;
+        setVvalue(0);
+        refresh();
+        if (entering) {
+            box.lookupAll(".text-field").stream().findFirst().ifPresent(Node::requestFocus);
+        }
     }
 
     private Node finding(Report report, Finding finding) {

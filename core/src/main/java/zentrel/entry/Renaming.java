@@ -1,4 +1,4 @@
-package zentrel.gear;
+package zentrel.entry;
 
 import java.util.function.BiFunction;
 import zentrel.plan.*;

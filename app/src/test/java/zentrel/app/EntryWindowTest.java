@@ -1,0 +1,88 @@
+package zentrel.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static zentrel.app.Fx.fx;
+import static zentrel.app.Fx.settled;
+
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import zentrel.entry.Entries;
+import zentrel.entry.Field;
+import zentrel.plan.*;
+import zentrel.plan.Stream;
+
+/** The real window: everything that a plan can hold is entered beside what is selected, by keys alone. */
+class EntryWindowTest extends OpenWindow {
+    private static final Id<Stream> STREAM = Kind.STREAM.id("hut-desk-u1");
+
+    private static Optional<Node> field(FxRobot robot, String key) {
+        return robot.lookup("#entry-" + key).tryQuery();
+    }
+
+    private void enter(FxRobot robot, String key, String text) {
+        settled(() -> field(robot, key).isPresent());
+        fx(() -> {
+            TextInputControl box = (TextInputControl) field(robot, key).orElseThrow();
+            box.requestFocus();
+            box.setText(text);
+            return true;
+        });
+        robot.push(KeyCode.ENTER);
+    }
+
+    private int priority() {
+        return document.plan().index().get(STREAM).priority().inForce();
+    }
+
+    @Test
+    void aFieldIsEnteredInPlaceRefusedInASentenceAndUndone(FxRobot robot) {
+        choose(STREAM);
+        int before = priority();
+        robot.push(KeyCode.CONTROL, KeyCode.E);
+        enter(robot, "priority", "many");
+        settled(() -> robot.lookup("#entry-priority-wrong")
+                .queryAs(Label.class)
+                .getText()
+                .contains("\"many\""));
+        assertThat(robot.lookup("#entry-priority")
+                        .queryAs(TextInputControl.class)
+                        .getText())
+                .as("what was typed stays")
+                .isEqualTo("many");
+        assertThat(priority()).isEqualTo(before);
+        enter(robot, "priority", "117");
+        settled(() -> priority() == 117);
+        settled(() -> field(robot, "priority").filter(Node::isFocused).isPresent());
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> priority() == before);
+        robot.push(KeyCode.CONTROL, KeyCode.E);
+        settled(() -> field(robot, "priority").isEmpty());
+    }
+
+    @Test
+    void everyFieldOfEveryKindIsInTheWindow(FxRobot robot) {
+        robot.push(KeyCode.CONTROL, KeyCode.E);
+        for (Kind<?> kind : Kind.ALL) {
+            every(robot, kind);
+        }
+    }
+
+    private <E> void every(FxRobot robot, Kind<E> kind) {
+        if (plan().all(kind).isEmpty()) {
+            return; // the demo has none of them; EntriesTest walks their fields
+        }
+        Id<E> id = kind.idOf(plan().all(kind).get(0));
+        choose(id);
+        for (Field<E> each : Entries.of(kind)) {
+            settled(() -> field(robot, each.key()).isPresent());
+            Node control = field(robot, each.key()).orElseThrow();
+            assertThat(control.getAccessibleText()).as("%s of %s", each, id).startsWith(each.title() + " of ");
+            assertThat(control.isFocusTraversable()).as("%s by keys", each).isTrue();
+        }
+    }
+}

@@ -1,0 +1,112 @@
+package zentrel.gear;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import zentrel.entry.Entries;
+import zentrel.entry.Field;
+import zentrel.plan.Fixture;
+import zentrel.plan.Id;
+import zentrel.plan.Kind;
+import zentrel.plan.Plan;
+import zentrel.plan.Universe;
+
+/** {@code set FIELD of THING to VALUE}: anything that can be entered, of anything, by words of their names. */
+final class SettingWords {
+    private static final int MOST_THINGS = 4;
+
+    private final Plan plan;
+    private final Optional<Id<?>> selected;
+
+    SettingWords(Plan plan, Optional<Id<?>> selected) {
+        this.plan = plan;
+        this.selected = selected;
+    }
+
+    /** One thing with one of its fields, as a line could mean it. */
+    private record Meant<E>(Field<E> field, Id<E> id, int likeness) {}
+
+    /** What a line after {@code set} could mean, the likeliest first. */
+    List<Wording.Offer> offers(List<String> words) {
+        int to = words.indexOf("to");
+        if (to <= 0) {
+            return List.of();
+        }
+        List<String> before = words.subList(0, to);
+        String value = String.join(" ", words.subList(to + 1, words.size()));
+        int of = before.indexOf("of");
+        List<String> field = of < 0 ? before : before.subList(0, of);
+        List<String> thing = of < 0 ? List.of() : before.subList(of + 1, before.size());
+        List<Meant<?>> meant = new ArrayList<>();
+        if (thing.isEmpty()) {
+            selected.ifPresent(id -> fields(id, field, 0, meant));
+        } else {
+            Kind.ALL.forEach(kind -> things(kind, thing, field, meant));
+        }
+        return meant.stream()
+                .sorted(Comparator.comparingInt(Meant::likeness))
+                .limit(MOST_THINGS)
+                .map(m -> offer(m, value))
+                .toList();
+    }
+
+    private <E> Wording.Offer offer(Meant<E> m, String value) {
+        String name = plan.index().name(m.id());
+        String now = m.field().shown(plan, m.id()).inForce();
+        return new Wording.Offer(
+                "Set " + m.field().title() + " of " + name + " to " + (value.isEmpty() ? "nothing" : value)
+                        + (now.isEmpty() ? "" : " (now " + now + ")"),
+                () -> new Made(m.field().edit(plan, m.id(), value), List.of()));
+    }
+
+    private <E> void things(Kind<E> kind, List<String> thing, List<String> field, List<Meant<?>> to) {
+        if (Entries.of(kind).stream().noneMatch(f -> isCalled(f, field))) {
+            return;
+        }
+        String joined = String.join(" ", thing).toLowerCase(Locale.ROOT);
+        for (E entity : plan.all(kind)) {
+            Id<E> id = kind.idOf(entity);
+            String called = called(id, entity).toLowerCase(Locale.ROOT);
+            if (id.value().equals(joined) || called.equals(joined)) {
+                fields(id, field, 0, to);
+            } else if (matches(called, thing)) {
+                fields(id, field, called.startsWith(joined) ? 1 : 2, to);
+            }
+        }
+    }
+
+    private String called(Id<?> id, Object entity) {
+        if (entity instanceof Universe universe) {
+            return universe.label();
+        }
+        return entity instanceof Fixture fixture
+                ? fixture.label()
+                : plan.index().name(id);
+    }
+
+    private static boolean matches(String called, List<String> words) {
+        List<String> parts = List.of(called.split("[^\\p{L}\\p{N}.]+", -1));
+        return words.stream()
+                .map(w -> w.toLowerCase(Locale.ROOT))
+                .allMatch(w -> parts.stream().anyMatch(p -> p.startsWith(w)));
+    }
+
+    private <E> void fields(Id<E> id, List<String> words, int likeness, List<Meant<?>> to) {
+        String joined = String.join(" ", words).toLowerCase(Locale.ROOT);
+        for (Field<E> field : Entries.of(id.kind())) {
+            if (isCalled(field, words)) {
+                boolean exact = field.key().equals(joined.replace(' ', '-'))
+                        || field.title().toLowerCase(Locale.ROOT).equals(joined);
+                to.add(new Meant<>(field, id, 2 * likeness + (exact ? 0 : 1)));
+            }
+        }
+    }
+
+    private static boolean isCalled(Field<?> field, List<String> words) {
+        return !words.isEmpty()
+                && (matches(field.key().replace('-', ' '), words)
+                        || matches(field.title().toLowerCase(Locale.ROOT), words));
+    }
+}
