@@ -141,36 +141,13 @@ final class DestinationJudge {
         boolean there = routed || PathContext.sees(pair.out(), destination.get().address());
         boolean back = !context.routers().between(pair.in(), pair.out()).isEmpty()
                 || PathContext.hasRoute(to, source.get().address());
+        Facts ends =
+                Facts.of("program", s.from(), "source", source.get(), "partner", to, "destination", destination.get());
         if (!there) {
             Adapter odd = subnets.odd(pair);
-            hop.broken(
-                    Reason.NO_ROUTE,
-                    odd.id(),
-                    subnets.facts(odd, pair)
-                            .in(back ? "back" : "")
-                            .and(
-                                    "program",
-                                    s.from(),
-                                    "source",
-                                    source.get(),
-                                    "partner",
-                                    to,
-                                    "destination",
-                                    destination.get()));
+            hop.broken(Reason.NO_ROUTE, odd.id(), ends.in(back ? "back" : "").and(subnets.facts(odd, pair)));
         } else if (s.delivery() == Delivery.FOUND && !back) {
-            hop.broken(
-                    Reason.REPLY_LOST,
-                    pair.in().id(),
-                    subnets.facts(pair.in(), pair)
-                            .and(
-                                    "program",
-                                    s.from(),
-                                    "source",
-                                    source.get(),
-                                    "partner",
-                                    to,
-                                    "destination",
-                                    destination.get()));
+            hop.broken(Reason.REPLY_LOST, pair.in().id(), ends.and(subnets.facts(pair.in(), pair)));
         }
     }
 

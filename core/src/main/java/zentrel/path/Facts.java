@@ -45,6 +45,11 @@ public final class Facts {
         return as("said", "brief", brief, "text", text);
     }
 
+    /** These facts and those of others, in the form of these. */
+    Facts and(Facts more) {
+        return and(more.pairs);
+    }
+
     /** These facts and more. */
     public Facts and(Object... more) {
         Object[] all = Arrays.copyOf(pairs, pairs.length + more.length);
