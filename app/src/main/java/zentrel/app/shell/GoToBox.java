@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.plan.Fixture;
+import zentrel.plan.Kind;
 import zentrel.plan.Named;
 import zentrel.plan.Plan;
 import zentrel.plan.Universe;
@@ -208,6 +209,10 @@ public final class GoToBox extends TextField {
         things(fitting, plan.links(), l -> l.name() + " (control link)");
         things(fitting, plan.attachments(), x -> x.name() + " (a console's own stream)");
         things(fitting, plan.segments(), s -> s.name() + " (segment)");
+        for (Kind<? extends Named> kind :
+                List.of(Kind.ADAPTER, Kind.RECEIVER, Kind.LINE, Kind.SESSION, Kind.CABLE, Kind.COPY)) {
+            things(fitting, plan.all(kind), x -> plan.index().name(x.id()) + " (" + kind.title() + ")");
+        }
         List<Command> found = new ArrayList<>(fitting.begins);
         found.addAll(fitting.holds);
         // A line that starts with a number or a verb asks for something; one word is more likely a name.
