@@ -65,6 +65,37 @@ class EntryWindowTest extends OpenWindow {
     }
 
     @Test
+    void whatKeepsACopyIsShownFirstAndShiftEnterPlansForLater(FxRobot robot) {
+        Id<Adapter> control = Kind.ADAPTER.id("hut-console.control");
+        choose(control);
+        robot.push(KeyCode.CONTROL, KeyCode.E);
+        enter(robot, "addresses", "10.42.1.9/16");
+        settled(() -> document.proposedProperty().get() != null);
+        assertThat(fx(() -> document.proposedProperty().get().places())).isNotEmpty();
+        fx(() -> {
+            document.leave();
+            return true;
+        });
+        Id<Port> port = Kind.PORT.id("boathouse-node.p1");
+        int before = plan().index().get(port).wire().orElseThrow().inForce();
+        choose(port);
+        settled(() -> field(robot, "number").isPresent());
+        fx(() -> {
+            TextInputControl box = (TextInputControl) field(robot, "number").orElseThrow();
+            box.requestFocus();
+            box.setText("77");
+            return true;
+        });
+        robot.push(KeyCode.SHIFT, KeyCode.ENTER);
+        settled(() -> document.proposedProperty().get() != null
+                || document.plan().index().get(port).wire().orElseThrow().isPending());
+        assertThat(fx(() ->
+                        document.plan().index().get(port).wire().orElseThrow().inForce()))
+                .as("what is in force stays")
+                .isEqualTo(before);
+    }
+
+    @Test
     void everyFieldOfEveryKindIsInTheWindow(FxRobot robot) {
         robot.push(KeyCode.CONTROL, KeyCode.E);
         for (Kind<?> kind : Kind.ALL) {

@@ -164,7 +164,7 @@ final class DeviceEntries {
                 .value("name", "Name", "name", Formats.TEXT, Adapter::name, Adapter::withName)
                 .value("kind", "Kind", "kind", Formats.word(AdapterKind.class), Adapter::kind, Adapter::withKind)
                 .setting("enabled", "Switched on", "enabled", Formats.ON, Adapter::enabled, Adapter::withEnabled)
-                .value("plugged", "Plugged in", "carrier", Formats.YES, Adapter::carrier, DeviceEntries::plugged)
+                .value("plugged", "Plugged in", "carrier", Formats.YES, Adapter::carrier, Adapter::withCarrier)
                 .optional(
                         "segment",
                         "Segment",
@@ -232,10 +232,6 @@ final class DeviceEntries {
                 .all();
     }
 
-    private static Adapter plugged(Adapter a, boolean in) {
-        return a.withCarrier(in);
-    }
-
     private static Adapter serving(Adapter a, Optional<Setting<Boolean>> on) {
         if (a.serves().isEmpty() && on.isPresent()) {
             throw new IllegalArgumentException("Enter first which addresses the DHCP server assigns.");
@@ -262,7 +258,11 @@ final class DeviceEntries {
             List<AdapterAddress> next = new ArrayList<>();
             for (int i = 0; i < wanted.size(); i++) {
                 Owned w = wanted.get(i);
-                next.add(new AdapterAddress(Setting.of(w.address()), w.origin()));
+                AdapterAddress before = i < a.addresses().size()
+                        ? a.addresses().get(i)
+                        : new AdapterAddress(Setting.of(w.address()), w.origin());
+                boolean stays = before.inForce().equals(w.address());
+                next.add(new AdapterAddress(stays ? before.address() : Setting.of(w.address()), w.origin()));
             }
             return a.withAddresses(next);
         });

@@ -1,6 +1,7 @@
 package zentrel.entry;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import zentrel.file.EntityRules;
 import zentrel.plan.Edit;
@@ -121,16 +122,18 @@ public final class Field<E> {
     }
 
     /**
-     * As {@link #entered}, as something that can be undone.
+     * As {@link #entered}, as something that can be undone; empty where it shows the text already.
      *
      * @throws IllegalArgumentException with a sentence, where it is no value of the field
      */
-    public Edit edit(Plan plan, Id<E> id, String text) {
-        entered(plan, id, text); // what is wrong with it is said before it is done
-        return new Edit(
-                "Set " + title.toLowerCase(java.util.Locale.ROOT) + " of "
-                        + plan.index().name(id) + " to " + (text.isBlank() ? Formats.NONE : text.strip()),
-                p -> entered(p, id, text));
+    public Optional<Edit> edit(Plan plan, Id<E> id, String text) {
+        Plan next = entered(plan, id, text); // what is wrong with it is said before it is done
+        return next.equals(plan)
+                ? Optional.empty()
+                : Optional.of(new Edit(
+                        "Set " + title.toLowerCase(Locale.ROOT) + " of "
+                                + plan.index().name(id) + " to " + (text.isBlank() ? Formats.NONE : text.strip()),
+                        p -> entered(p, id, text)));
     }
 
     @Override

@@ -3,14 +3,12 @@ package zentrel.entry;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
-import zentrel.profile.OperatingSystem;
 
 /** The formats of addresses, ranges, bindings and what else networks are described by. */
 final class NetworkFormats {
@@ -181,11 +179,6 @@ final class NetworkFormats {
         return new Screen(fields);
     }
 
-    /** Whether a system has a firewall that somebody sets. */
-    static boolean isComputer(Host host) {
-        return host.system() != OperatingSystem.FIRMWARE;
-    }
-
     /** A hardware address. */
     static final Format<String> MAC = Formats.of(
             m -> m,
@@ -198,9 +191,4 @@ final class NetworkFormats {
                 return plain;
             },
             "02:4c:1a:00:12:9f");
-
-    /** A setting kept as it is where its value is the same, so that what is planned beside it stays. */
-    static <T> Setting<T> kept(Optional<Setting<T>> before, T value) {
-        return before.filter(s -> s.inForce().equals(value)).orElse(Setting.of(value));
-    }
 }

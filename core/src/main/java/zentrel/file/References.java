@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
@@ -13,19 +14,22 @@ import zentrel.plan.Plan;
 final class References {
     private record Reference(JsonPlace place, Id<?> id) {}
 
+    private final Optional<Plan> read;
     private final Map<String, JsonPlace> declared = new HashMap<>();
     private final Map<String, Kind<?>> kinds = new HashMap<>();
     private final List<Reference> references = new ArrayList<>();
 
-    /** Those of a plan that is read already. */
-    static References of(Plan plan) {
-        References all = new References();
-        Kind.ALL.forEach(kind -> all.add(plan, kind));
-        return all;
+    References() {
+        this(Optional.empty());
     }
 
-    private <E> void add(Plan plan, Kind<E> kind) {
-        plan.all(kind).forEach(e -> kinds.put(kind.idOf(e).value(), kind));
+    private References(Optional<Plan> read) {
+        this.read = read;
+    }
+
+    /** Those of a plan that is read already, for reading one of its entities again. */
+    static References of(Plan plan) {
+        return new References(Optional.of(plan));
     }
 
     /** The id of an entity, which no other may have. */
@@ -57,7 +61,8 @@ final class References {
      */
     Id<?> known(JsonPlace place, String what, List<Kind<?>> may) {
         String text = place.text();
-        Kind<?> kind = kinds.get(text);
+        Kind<?> kind =
+                read.<Kind<?>>flatMap(p -> p.index().idOf(text).map(Id::kind)).orElseGet(() -> kinds.get(text));
         if (kind == null || !may.contains(kind)) {
             throw place.wrong(what + ", and the plan has none called \"" + text + "\"");
         }

@@ -1,8 +1,12 @@
 package zentrel.gear;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import zentrel.entry.Field;
 import zentrel.entry.Renaming;
 import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 import zentrel.profile.Protocol;
 
@@ -91,6 +95,62 @@ public record Changing(String what, String before, String after, Edit change, Li
                         "Listen for OSC on " + udp + " in " + application.name(),
                         p -> p.with(id, a -> a.withOsc(a.osc().orElseThrow().withPort(udp)))),
                 Elsewhere.keepingOscPort(plan, id, osc.port().inForce(), udp));
+    }
+
+    /**
+     * A text entered into a field, with what keeps a copy of the value; empty where the field shows it already.
+     *
+     * @throws IllegalArgumentException with a sentence, where it is no value of the field
+     */
+    public static <E> Optional<Changing> entered(Plan plan, Id<E> id, Field<E> field, String text) {
+        Field.Shown now = field.shown(plan, id);
+        return field.edit(plan, id, text)
+                .map(edit -> new Changing(
+                        plan.index().name(id) + ", " + field.title(),
+                        now.inForce()
+                                + now.planned().map(p -> ", " + p + " planned").orElse(""),
+                        text.strip(),
+                        edit,
+                        copies(plan, edit.applyTo(plan), id)));
+    }
+
+    /** What keeps a copy of a name, an address, a universe number or an OSC port that a change gives to something. */
+    private static List<Elsewhere> copies(Plan before, Plan after, Id<?> id) {
+        List<Elsewhere> places = new ArrayList<>();
+        id.as(Kind.ADAPTER).ifPresent(adapter -> {
+            List<AdapterAddress> old = before.index().get(adapter).addresses();
+            List<AdapterAddress> then = after.index().get(adapter).addresses();
+            for (int i = 0; i < Math.min(old.size(), then.size()); i++) {
+                Ipv4Address from = old.get(i).inForce().address();
+                Ipv4Address to = then.get(i).inForce().address();
+                if (!from.equals(to)) {
+                    places.addAll(
+                            Elsewhere.keeping(before, before.index().hostOf(id).id(), from, to));
+                }
+            }
+        });
+        id.as(Kind.PORT).ifPresent(port -> {
+            Optional<Integer> from = before.index().get(port).wire().map(Setting::inForce);
+            Optional<Integer> to = after.index().get(port).wire().map(Setting::inForce);
+            if (from.isPresent() && to.isPresent() && !from.equals(to)) {
+                places.addAll(Elsewhere.keepingWire(before, before.index().get(port), from.get(), to.get()));
+            }
+        });
+        id.as(Kind.APPLICATION).ifPresent(program -> {
+            Optional<Integer> from =
+                    before.index().get(program).osc().map(o -> o.port().inForce());
+            Optional<Integer> to =
+                    after.index().get(program).osc().map(o -> o.port().inForce());
+            if (from.isPresent() && to.isPresent() && !from.equals(to)) {
+                places.addAll(Elsewhere.keepingOscPort(before, program, from.get(), to.get()));
+            }
+        });
+        String from = before.index().name(id);
+        String to = after.index().name(id);
+        if (!from.equals(to)) {
+            places.addAll(Elsewhere.keepingName(before, id, from, to));
+        }
+        return places;
     }
 
     /** Another name. */

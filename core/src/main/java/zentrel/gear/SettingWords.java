@@ -26,42 +26,63 @@ final class SettingWords {
     }
 
     /** One thing with one of its fields, as a line could mean it. */
-    private record Meant<E>(Field<E> field, Id<E> id, int likeness) {}
+    private record Meant<E>(Field<E> field, Id<E> id, String value, int likeness) {}
 
-    /** What a line after {@code set} could mean, the likeliest first. */
+    /**
+     * What a line after {@code set} could mean, the likeliest first. A name may hold "to" itself, and so may a value, so each place is
+     * tried; what no field would take is offered only where nothing else is, to be refused with its reason.
+     */
     List<Wording.Offer> offers(List<String> words) {
-        int to = words.indexOf("to");
-        if (to <= 0) {
-            return List.of();
+        List<Meant<?>> meant = new ArrayList<>();
+        for (int to = 1; to < words.size(); to++) {
+            if (words.get(to).equals("to")) {
+                meant(words.subList(0, to), String.join(" ", words.subList(to + 1, words.size())), meant);
+            }
         }
-        List<String> before = words.subList(0, to);
-        String value = String.join(" ", words.subList(to + 1, words.size()));
+        List<Meant<?>> taken = meant.stream().filter(this::isTaken).toList();
+        return (taken.isEmpty() ? meant : taken)
+                .stream()
+                        .sorted(Comparator.comparingInt(Meant::likeness))
+                        .limit(MOST_THINGS)
+                        .map(this::offer)
+                        .toList();
+    }
+
+    private void meant(List<String> before, String value, List<Meant<?>> to) {
         int of = before.indexOf("of");
         List<String> field = of < 0 ? before : before.subList(0, of);
         List<String> thing = of < 0 ? List.of() : before.subList(of + 1, before.size());
-        List<Meant<?>> meant = new ArrayList<>();
         if (thing.isEmpty()) {
-            selected.ifPresent(id -> fields(id, field, 0, meant));
+            selected.ifPresent(id -> fields(id, field, value, 0, to));
         } else {
-            Kind.ALL.forEach(kind -> things(kind, thing, field, meant));
+            Kind.ALL.forEach(kind -> things(kind, thing, field, value, to));
         }
-        return meant.stream()
-                .sorted(Comparator.comparingInt(Meant::likeness))
-                .limit(MOST_THINGS)
-                .map(m -> offer(m, value))
-                .toList();
     }
 
-    private <E> Wording.Offer offer(Meant<E> m, String value) {
+    private <E> boolean isTaken(Meant<E> m) {
+        try {
+            m.field().entered(plan, m.id(), m.value());
+            return true;
+        } catch (IllegalArgumentException e) {
+            return false; // said when it is chosen
+        }
+    }
+
+    private <E> Wording.Offer offer(Meant<E> m) {
         String name = plan.index().name(m.id());
         String now = m.field().shown(plan, m.id()).inForce();
         return new Wording.Offer(
-                "Set " + m.field().title() + " of " + name + " to " + (value.isEmpty() ? "nothing" : value)
+                "Set " + m.field().title() + " of " + name + " to " + (m.value().isEmpty() ? "nothing" : m.value())
                         + (now.isEmpty() ? "" : " (now " + now + ")"),
-                () -> new Made(m.field().edit(plan, m.id(), value), List.of()));
+                () -> new Made(
+                        m.field()
+                                .edit(plan, m.id(), m.value())
+                                .orElseThrow(() -> new IllegalArgumentException(
+                                        m.field().title() + " of " + name + " is " + now + " already.")),
+                        List.of()));
     }
 
-    private <E> void things(Kind<E> kind, List<String> thing, List<String> field, List<Meant<?>> to) {
+    private <E> void things(Kind<E> kind, List<String> thing, List<String> field, String value, List<Meant<?>> to) {
         if (Entries.of(kind).stream().noneMatch(f -> isCalled(f, field))) {
             return;
         }
@@ -70,9 +91,9 @@ final class SettingWords {
             Id<E> id = kind.idOf(entity);
             String called = called(id, entity).toLowerCase(Locale.ROOT);
             if (id.value().equals(joined) || called.equals(joined)) {
-                fields(id, field, 0, to);
+                fields(id, field, value, 0, to);
             } else if (matches(called, thing)) {
-                fields(id, field, called.startsWith(joined) ? 1 : 2, to);
+                fields(id, field, value, called.startsWith(joined) ? 1 : 2, to);
             }
         }
     }
@@ -87,19 +108,22 @@ final class SettingWords {
     }
 
     private static boolean matches(String called, List<String> words) {
-        List<String> parts = List.of(called.split("[^\\p{L}\\p{N}.]+", -1));
-        return words.stream()
-                .map(w -> w.toLowerCase(Locale.ROOT))
+        List<String> parts = parts(called);
+        return parts(String.join(" ", words).toLowerCase(Locale.ROOT)).stream()
                 .allMatch(w -> parts.stream().anyMatch(p -> p.startsWith(w)));
     }
 
-    private <E> void fields(Id<E> id, List<String> words, int likeness, List<Meant<?>> to) {
+    private static List<String> parts(String text) {
+        return List.of(text.split("[^\\p{L}\\p{N}.]+", -1));
+    }
+
+    private <E> void fields(Id<E> id, List<String> words, String value, int likeness, List<Meant<?>> to) {
         String joined = String.join(" ", words).toLowerCase(Locale.ROOT);
         for (Field<E> field : Entries.of(id.kind())) {
             if (isCalled(field, words)) {
                 boolean exact = field.key().equals(joined.replace(' ', '-'))
                         || field.title().toLowerCase(Locale.ROOT).equals(joined);
-                to.add(new Meant<>(field, id, 2 * likeness + (exact ? 0 : 1)));
+                to.add(new Meant<>(field, id, value, 2 * likeness + (exact ? 0 : 1)));
             }
         }
     }

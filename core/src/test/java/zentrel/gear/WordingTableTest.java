@@ -18,6 +18,7 @@ import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.Segment;
 import zentrel.plan.Universe;
+import zentrel.profile.AdapterKind;
 
 /** What a line of words is understood as, on the demo plan. */
 class WordingTableTest {
@@ -250,5 +251,46 @@ class WordingTableTest {
                 .get()
                 .edit()
                 .applyTo(READY);
+    }
+
+    private static Plan after(Plan plan, String line) {
+        return new Wording(plan, LIBRARY, null)
+                .offers(line)
+                .get(0)
+                .work()
+                .get()
+                .edit()
+                .applyTo(plan);
+    }
+
+    @Test
+    void anAdapterIsAddedAndItsFieldsAreSetByWords() {
+        Plan plan = after(READY, "adapter Show Wi-Fi on cue computer");
+        plan = after(plan, "set addresses of show wi-fi to 10.42.1.77/16, 10.60.0.7/16 dhcp");
+        plan = after(plan, "rename show wi-fi to Stage Wi-Fi");
+        assertThat(plan.all(Kind.ADAPTER))
+                .filteredOn(a -> a.name().equals("Stage Wi-Fi"))
+                .singleElement()
+                .satisfies(a -> {
+                    assertThat(a.kind()).isEqualTo(AdapterKind.WIRELESS);
+                    assertThat(a.addresses())
+                            .extracting(x -> x.inForce() + " " + x.origin())
+                            .containsExactly("10.42.1.77/16 MANUAL", "10.60.0.7/16 DHCP");
+                });
+        assertThat(after(plan, "remove stage wi-fi").all(Kind.ADAPTER))
+                .hasSize(READY.all(Kind.ADAPTER).size());
+    }
+
+    @Test
+    void aNameAndAValueMayHoldToAndWhatNoFieldTakesIsRefusedWithItsReason() {
+        String link = READY.index().name(Kind.LINK.id("go-link"));
+        Plan renamed = READY.with(Kind.LINK.id("go-link"), l -> l.withName("Cue to desk"));
+        assertThat(link).isNotBlank();
+        Plan set = after(renamed, "set port of cue to desk to 24777");
+        assertThat(set.index().get(Kind.LINK.id("go-link")).port().inForce()).isEqualTo(24777);
+        assertThat(offers("set slots of 101 to U3 slots 201 to 212")).isNotEmpty();
+        assertThatThrownBy(() -> after(READY, "set priority of hut desk u10 to 900"))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("from 0 to 200");
     }
 }

@@ -2,6 +2,7 @@ package zentrel.app.shell;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -24,7 +25,7 @@ import zentrel.app.look.Texts;
 import zentrel.entry.Entries;
 import zentrel.entry.Field;
 import zentrel.entry.Format;
-import zentrel.plan.Edit;
+import zentrel.gear.Changing;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
@@ -101,21 +102,24 @@ final class EntryBox<E> extends VBox {
 
     private Node text(Field<E> field, Field.Shown shown, Label wrong) {
         TextField box = new TextField(shown.inForce());
-        box.getStyleClass().add("mono");
         if (!field.hint().isEmpty()) {
+            box.getStyleClass().add("mono"); // addresses, numbers and what else must line up; names are words
             box.setPromptText(field.hint());
             Hint.on(box, field::hint);
         }
-        box.setOnAction(e -> enter(field, box.getText(), wrong));
+        box.setOnAction(e -> enter(field, box.getText(), wrong, false));
         box.focusedProperty().addListener((o, was, is) -> {
             if (was && !is && !box.getText().equals(shown.inForce())) {
-                enter(field, box.getText(), wrong);
+                enter(field, box.getText(), wrong, false);
             }
         });
         // nothing is typed that the field itself could take back, so the change before is meant
         box.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
             if (UNDO.match(e) && box.getText().equals(shown.inForce())) {
                 document.undo();
+                e.consume();
+            } else if (e.getCode() == KeyCode.ENTER && e.isShiftDown()) {
+                enter(field, box.getText(), wrong, true);
                 e.consume();
             }
         });
@@ -132,7 +136,7 @@ final class EntryBox<E> extends VBox {
         List<String> words = field.choices(plan);
         CheckBox box = new CheckBox();
         box.setSelected(shown.inForce().equals(words.get(0)));
-        box.setOnAction(e -> enter(field, words.get(box.isSelected() ? 0 : 1), wrong));
+        box.setOnAction(e -> enter(field, words.get(box.isSelected() ? 0 : 1), wrong, false));
         return box;
     }
 
@@ -150,25 +154,43 @@ final class EntryBox<E> extends VBox {
         });
         box.setOnAction(e -> {
             if (box.getValue() != null && !box.getValue().equals(shown.inForce())) {
-                enter(field, box.getValue(), wrong);
+                enter(field, box.getValue(), wrong, false);
             }
         });
         return box;
     }
 
-    /** Enters a value, or says under the field why it is none; what was typed stays. */
-    private void enter(Field<E> field, String value, Label wrong) {
+    /**
+     * Enters a value, or says under the field why it is none; what was typed stays.
+     *
+     * @param later whether it is only planned, to be set on the device later
+     */
+    private void enter(Field<E> field, String value, Label wrong, boolean later) {
         try {
-            Edit edit = field.edit(document.plan(), id, value);
+            Optional<Changing> change = Changing.entered(document.plan(), id, field, value);
+            if (later) {
+                change.ifPresent(c -> requireLater(field, c));
+            }
             wrong.setManaged(false);
             wrong.setText("");
-            if (!edit.applyTo(document.plan()).equals(document.plan())) {
+            change.ifPresent(c -> {
                 entered.accept(field.key());
-                document.apply(edit);
-            }
+                document.propose(c, later);
+            });
         } catch (IllegalArgumentException e) {
             wrong.setText(String.valueOf(e.getMessage()));
             wrong.setManaged(true);
+        }
+    }
+
+    private void requireLater(Field<E> field, Changing change) {
+        Plan now = document.plan();
+        boolean stays = field.shown(change.later().applyTo(now), id)
+                .inForce()
+                .equals(field.shown(now, id).inForce());
+        if (!stays) {
+            throw new IllegalArgumentException(
+                    field.title() + " is not a setting of the device, so it cannot be planned for later.");
         }
     }
 
