@@ -23,8 +23,9 @@ import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
 import zentrel.app.shell.PathStrip;
 import zentrel.app.shell.Rail;
+import zentrel.command.Commands;
+import zentrel.command.Offer;
 import zentrel.gear.Library;
-import zentrel.gear.Wording;
 
 /** The window: top bar, rail, the page in front, margin, path strip; and the keys that work everywhere. It knows no page by name. */
 final class MainWindow {
@@ -64,7 +65,7 @@ final class MainWindow {
         root.setLeft(rail);
         front.setMinWidth(0); // the margin keeps its place, whatever the page would like
         root.setCenter(front);
-        margin = new MarginPane(document);
+        margin = new MarginPane(document, library);
         root.setRight(margin);
         root.setBottom(strip);
         refreshTitle(stage);
@@ -191,6 +192,8 @@ final class MainWindow {
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+F"), this::askWhere);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Y"), document::redo);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+E"), margin::toggleFields);
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Shift+A"), margin::add);
+        scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Delete"), margin::remove);
         scene.getAccelerators().put(KeyCombination.valueOf("F12"), output::stop);
         scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));
     }
@@ -210,7 +213,9 @@ final class MainWindow {
         commands.addAll(offered(false));
         if (document.selectionProperty().get() != null) {
             commands.add(new Command("All fields of what is selected", margin::toggleFields));
+            commands.add(new Command("Remove what is selected", margin::remove));
         }
+        commands.add(new Command("Add to what is selected, or to the plan …", margin::add));
         commands.add(new Command("Where to look next", strip::look));
         commands.add(new Command("Show it beside a path that works", strip::beside));
         commands.add(new Command("Copy as a new plan", files::copy));
@@ -227,26 +232,27 @@ final class MainWindow {
     }
 
     /** What a line of words asks for, as commands of the box at the top; empty as long as nobody can tell. */
-    private Optional<List<Command>> worded(UserLibrary library, String line) {
+    private Optional<GoToBox.Meant> worded(UserLibrary library, String line) {
         if (line.length() < 2) {
-            return Optional.of(List.of());
+            return Optional.of(new GoToBox.Meant(List.of(), Optional.empty()));
         }
         Library read = library.now();
         if (read == null) {
             library.use(l -> goTo.refresh());
             return Optional.empty();
         }
-        return Optional.of(new Wording(
-                        document.plan(), read, document.selectionProperty().get())
-                .offers(line).stream()
-                        .map(o -> new Command(
-                                o.text(),
-                                () -> document.make(
-                                        o.work(),
-                                        made -> made.hosts().stream()
-                                                .reduce((a, b) -> b)
-                                                .ifPresent(document::select),
-                                        () -> goTo.giveBack(line))))
-                        .toList());
+        Commands words =
+                new Commands(document.plan(), read, document.selectionProperty().get());
+        return Optional.of(new GoToBox.Meant(
+                words.offers(line).stream().map(o -> doing(o, line)).toList(), words.why(line)));
+    }
+
+    private Command doing(Offer offer, String line) {
+        return new Command(
+                offer.text(),
+                () -> document.make(
+                        offer.work(),
+                        made -> made.hosts().stream().reduce((a, b) -> b).ifPresent(document::select),
+                        why -> goTo.giveBack(line, why)));
     }
 }

@@ -116,4 +116,39 @@ class EntryWindowTest extends OpenWindow {
             assertThat(control.isFocusTraversable()).as("%s by keys", each).isTrue();
         }
     }
+
+    @Test
+    void somethingIsAddedAndRemovedByKeysAndRefusedBesideTheForm(FxRobot robot) {
+        Id<Host> desk = Kind.HOST.id("hut-console");
+        choose(desk);
+        int before = document.plan().index().host(desk).adapters().size();
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.A);
+        settled(() -> robot.lookup("An adapter").tryQuery().isPresent());
+        robot.push(KeyCode.ENTER); // the first is chosen already
+        settled(() -> robot.lookup("#add-0").tryQuery().filter(Node::isFocused).isPresent());
+        robot.push(KeyCode.CONTROL, KeyCode.A).write("Show Wi-Fi").push(KeyCode.ENTER);
+        settled(() -> document.plan().index().host(desk).adapters().size() == before + 1);
+        settled(() -> {
+            Id<?> selected = document.selectionProperty().get();
+            return selected != null && document.plan().index().name(selected).startsWith("Show Wi-Fi");
+        });
+        robot.push(KeyCode.CONTROL, KeyCode.DELETE);
+        settled(() -> document.plan().index().host(desk).adapters().size() == before);
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().index().host(desk).adapters().size() == before + 1);
+
+        robot.push(KeyCode.ESCAPE);
+        settled(() -> document.selectionProperty().get() == null);
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.A);
+        settled(() -> robot.lookup("A universe").tryQuery().isPresent());
+        robot.push(KeyCode.DOWN).push(KeyCode.DOWN).push(KeyCode.ENTER);
+        settled(() -> robot.lookup("#add-0").tryQuery().filter(Node::isFocused).isPresent());
+        robot.push(KeyCode.CONTROL, KeyCode.A).write("1").push(KeyCode.ENTER);
+        settled(() -> robot.lookup("#add-wrong")
+                .queryAs(Label.class)
+                .getText()
+                .equals("There is a universe 1 already: Glasshouse north."));
+        robot.push(KeyCode.ESCAPE);
+        settled(() -> robot.lookup("#add-0").tryQuery().isEmpty());
+    }
 }

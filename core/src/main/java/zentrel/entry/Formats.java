@@ -14,11 +14,11 @@ import zentrel.text.Numbers;
 import zentrel.text.Word;
 
 /** The formats of plain values, of lists and of references. */
-final class Formats {
+public final class Formats {
     /** What is written where there is no value. */
     static final String NONE = "none";
 
-    static final Format<String> TEXT = of(v -> v, text -> text, "");
+    public static final Format<String> TEXT = of(v -> v, text -> text, "");
 
     private Formats() {}
 
@@ -47,11 +47,11 @@ final class Formats {
         return choice(List.of(true, false), on -> on ? yes : no, Format.Control.FLAG);
     }
 
-    static final Format<Boolean> ON = flag("on", "off");
-    static final Format<Boolean> YES = flag("yes", "no");
+    public static final Format<Boolean> ON = flag("on", "off");
+    public static final Format<Boolean> YES = flag("yes", "no");
 
     /** A whole number. */
-    static Format<Integer> whole(String what, int first, int last) {
+    public static Format<Integer> whole(String what, int first, int last) {
         return of(
                 String::valueOf,
                 text -> {
@@ -85,12 +85,12 @@ final class Formats {
     }
 
     /** One of the words of an enum. */
-    static <V extends Enum<V> & Word> Format<V> word(Class<V> type) {
+    public static <V extends Enum<V> & Word> Format<V> word(Class<V> type) {
         return choice(Arrays.asList(type.getEnumConstants()), v -> v.word().replace('-', ' '), Format.Control.CHOICE);
     }
 
     /** One of some values that have a text each. */
-    static <V> Format<V> choice(List<V> values, Function<V, String> text, Format.Control control) {
+    public static <V> Format<V> choice(List<V> values, Function<V, String> text, Format.Control control) {
         return new Format<>() {
             @Override
             public String shown(Plan plan, V value) {
@@ -124,7 +124,7 @@ final class Formats {
     }
 
     /** Something of the plan, by its name or id. */
-    static <E> Format<Id<E>> reference(Kind<E> kind) {
+    public static <E> Format<Id<E>> reference(Kind<E> kind) {
         return new Format<>() {
             @Override
             public String shown(Plan plan, Id<E> id) {
@@ -149,7 +149,7 @@ final class Formats {
     }
 
     /** Something of the plan of one of several kinds. */
-    static Format<Id<?>> reference(List<Kind<?>> kinds) {
+    public static Format<Id<?>> reference(List<Kind<?>> kinds) {
         return new Format<>() {
             @Override
             public String shown(Plan plan, Id<?> id) {
@@ -209,7 +209,7 @@ final class Formats {
     }
 
     /** Several values with commas between. */
-    static <V> Format<List<V>> list(Format<V> format) {
+    public static <V> Format<List<V>> list(Format<V> format) {
         return new Format<>() {
             @Override
             public String shown(Plan plan, List<V> values) {

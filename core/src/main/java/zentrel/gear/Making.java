@@ -29,7 +29,7 @@ import zentrel.profile.Protocol;
  */
 public final class Making {
     /** The range for a first segment where nothing speaks for another. Private (RFC 1918), accepted by 10/8-only gear. */
-    static final Subnet FIRST_RANGE = Subnet.parse("10.58.0.0/16");
+    public static final Subnet FIRST_RANGE = Subnet.parse("10.58.0.0/16");
 
     /** More boxes than one rig has; a larger number is a slip of the finger. */
     public static final int MOST = 2000;
@@ -94,7 +94,7 @@ public final class Making {
     }
 
     /** An edit that leads from one plan to another that was worked out from it. */
-    static Edit put(String text, Plan before, Plan after) {
+    public static Edit put(String text, Plan before, Plan after) {
         return new Edit(text, now -> {
             if (!now.equals(before)) {
                 throw new IllegalArgumentException("The plan has changed since \"" + text
@@ -105,7 +105,7 @@ public final class Making {
     }
 
     /** Puts the first adapter of each of these boxes on a segment. */
-    static Plan onSegment(Plan plan, List<Id<Host>> hosts, Id<Segment> segment) {
+    public static Plan onSegment(Plan plan, List<Id<Host>> hosts, Id<Segment> segment) {
         List<Id<Adapter>> adapters = hosts.stream()
                 .flatMap(h -> plan.index().host(h).adapters().stream().limit(1))
                 .map(Adapter::id)
@@ -122,7 +122,7 @@ public final class Making {
      * @param first an address, with or without a mask; without one it has the mask of its segment
      * @throws IllegalArgumentException with a sentence, where it is no address or the range ends
      */
-    static Plan at(Plan plan, List<Id<Host>> hosts, String first) {
+    public static Plan at(Plan plan, List<Id<Host>> hosts, String first) {
         Ipv4Address start = first.contains("/") ? HostAddress.parse(first).address() : Ipv4Address.parse(first);
         Plan next = plan;
         int number = 0;

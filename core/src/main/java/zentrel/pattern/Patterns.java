@@ -174,10 +174,10 @@ public final class Patterns {
                 new Session.Member(rig.program(primary).id(), Part.PRIMARY),
                 new Session.Member(rig.program(second).id(), Part.BACKUP));
         for (Host node : rig.boxes("node-4", answers.number("nodes"), "Node", "")) {
-            int first = zentrel.gear.Wiring.nextUniverse(rig.plan());
+            int first = zentrel.gear.Routing.nextUniverse(rig.plan());
             List<Port> ports = rig.receiver(node).ports().subList(0, 2);
             rig.light(rig.program(primary), rig.receiver(node), 2, 8);
-            rig.change(zentrel.gear.Wiring.route(rig.plan(), rig.program(second), current(rig, ports), first));
+            rig.change(zentrel.gear.Routing.route(rig.plan(), rig.program(second), current(rig, ports), first));
         }
     }
 

@@ -4,6 +4,8 @@ import java.util.List;
 import zentrel.gear.Library;
 import zentrel.gear.Made;
 import zentrel.gear.Making;
+import zentrel.gear.Patching;
+import zentrel.gear.Routing;
 import zentrel.gear.Wiring;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -65,21 +67,21 @@ final class Rig {
 
     /** Routes the next universes to the first ports of a receiver and patches something on each DMX port. */
     void light(Application source, Receiver receiver, int ports, int fixtures) {
-        List<Port> free = Wiring.freePorts(
+        List<Port> free = Routing.freePorts(
                 plan, plan.index().receiverOf(receiver.ports().get(0).id()));
         List<Port> used = free.subList(0, Math.min(ports, free.size()));
-        change(Wiring.route(plan, source, used, Wiring.nextUniverse(plan)));
+        change(Routing.route(plan, source, used, Routing.nextUniverse(plan)));
         for (Port port : used) {
             for (Line line : plan.index().linesOf(port.id())) {
-                change(Wiring.patch(plan, line, fixtures, 16, "Fixture", Wiring.nextFixtureNumber(plan)));
+                change(Patching.patch(plan, line, fixtures, 16, "Fixture", Patching.nextFixtureNumber(plan)));
             }
         }
     }
 
     /** Lets a receiver's inputs take universes that are sent already, from the first on. */
     void watch(Application source, Receiver receiver, int universes) {
-        List<Port> free = Wiring.freePorts(plan, receiver);
-        change(Wiring.route(plan, source, free.subList(0, Math.min(universes, free.size())), 1));
+        List<Port> free = Routing.freePorts(plan, receiver);
+        change(Routing.route(plan, source, free.subList(0, Math.min(universes, free.size())), 1));
     }
 
     void bindAll(Application application, Binding binding) {

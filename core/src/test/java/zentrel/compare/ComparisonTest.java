@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import zentrel.TestPlans;
+import zentrel.command.Commands;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanReader;
 import zentrel.file.PlanWriter;
 import zentrel.gear.Library;
 import zentrel.gear.Removing;
-import zentrel.gear.Wording;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
 
@@ -58,7 +58,7 @@ class ComparisonTest {
         Plan theirs = PIER;
         for (String line :
                 List.of("2 node 4", "route desk to node 1", "patch 6 wash of 10 on node 1", "remove node c")) {
-            theirs = new Wording(theirs, LIBRARY, null)
+            theirs = new Commands(theirs, LIBRARY, null)
                     .offers(line)
                     .get(0)
                     .work()

@@ -18,6 +18,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import zentrel.TestPlans;
 import zentrel.check.Check;
 import zentrel.check.Severity;
+import zentrel.command.Commands;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFileException;
@@ -39,7 +40,7 @@ class ApplyingTest {
         Plan plan = Plan.EMPTY;
         for (String line :
                 List.of("full console", "pixel 9", "route full to pixel", "show control", "link cue to full /go")) {
-            plan = new Wording(plan, LIBRARY, null)
+            plan = new Commands(plan, LIBRARY, null)
                     .offers(line)
                     .get(0)
                     .work()

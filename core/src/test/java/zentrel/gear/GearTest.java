@@ -22,6 +22,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
 import zentrel.check.Check;
+import zentrel.command.Commands;
+import zentrel.command.Offer;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFileException;
@@ -43,7 +45,7 @@ class GearTest {
 
     /** Does the first thing that a line offers. */
     private static Plan say(Plan plan, String line) {
-        List<Wording.Offer> offers = new Wording(plan, LIBRARY, null).offers(line);
+        List<Offer> offers = new Commands(plan, LIBRARY, null).offers(line);
         assertThat(offers).as("what \"%s\" could mean", line).isNotEmpty();
         return offers.get(0).work().get().edit().applyTo(plan);
     }
@@ -201,18 +203,18 @@ class GearTest {
             for (int n = random.nextInt(14); n > 0; n--) {
                 line.append(letters.charAt(random.nextInt(letters.length())));
             }
-            for (Wording.Offer offer : new Wording(plan, LIBRARY, null).offers(line.toString())) {
+            for (Offer offer : new Commands(plan, LIBRARY, null).offers(line.toString())) {
                 assertThat(offer.text()).isNotBlank();
             }
         }
-        assertThat(new Wording(plan, LIBRARY, null).offers("zzzz qq")).isEmpty();
+        assertThat(new Commands(plan, LIBRARY, null).offers("zzzz qq")).isEmpty();
     }
 
     @Test
     void whatDoesNotFitIsRefusedInASentence() {
         Plan plan = say(say(say(Plan.EMPTY, "compact"), "node 1"), "route");
         Line line = plan.lines().get(0);
-        assertThatThrownBy(() -> Wiring.patch(plan, line, 33, 16, "wash", 1))
+        assertThatThrownBy(() -> Patching.patch(plan, line, 33, 16, "wash", 1))
                 .hasMessage("U1 has room for 32 more of 16 slots after slot 0, and 33 were asked for.");
         assertThatThrownBy(() -> Making.boxes(plan, LIBRARY, LIBRARY.profiles().get(0), 2001, "", ""))
                 .hasMessage("Add 1 to 2000 at a time, not 2001.");
@@ -304,13 +306,13 @@ class GearTest {
     void aBreakInAChainDarkensWhatIsBehindItAndNothingElse() {
         Plan plan = Plan.EMPTY;
         for (String line : List.of("full console", "switch unmanaged", "3 pixel 9")) {
-            List<Wording.Offer> offers = new Wording(plan, LIBRARY, null).offers(line);
+            List<Offer> offers = new Commands(plan, LIBRARY, null).offers(line);
             plan = offers.isEmpty() ? plan : offers.get(0).work().get().edit().applyTo(plan);
         }
         for (Receiver r : List.copyOf(plan.receivers())) {
             if (r.name().startsWith("Pixel")) {
-                plan = Wiring.route(
-                                plan, plan.applications().get(0), r.ports().subList(0, 1), Wiring.nextUniverse(plan))
+                plan = Routing.route(
+                                plan, plan.applications().get(0), r.ports().subList(0, 1), Routing.nextUniverse(plan))
                         .applyTo(plan);
             }
         }

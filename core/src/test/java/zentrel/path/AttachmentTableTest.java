@@ -10,8 +10,8 @@ import zentrel.TestPlans;
 import zentrel.check.Check;
 import zentrel.check.Fixes;
 import zentrel.check.Outcome;
+import zentrel.command.Commands;
 import zentrel.gear.Library;
-import zentrel.gear.Wording;
 import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 
@@ -105,7 +105,7 @@ class AttachmentTableTest {
     @Test
     void itIsMadeByWordsAndGoesWithItsEnds() {
         Plan plan = rig("net", "", "1", "1", "", "").with(Kind.ATTACHMENT, java.util.List.of());
-        var offers = new Wording(plan, Library.shipped(), null).offers("attach desk to view");
+        var offers = new Commands(plan, Library.shipped(), null).offers("attach desk to view");
         assertThat(offers.get(0).text()).isEqualTo("Attach View to Desk by its own stream");
         Plan attached = offers.get(0).work().get().edit().applyTo(plan);
         assertThat(attached.attachments()).singleElement().satisfies(a -> {

@@ -15,7 +15,7 @@ import zentrel.check.Fixes;
 import zentrel.check.Report;
 import zentrel.gear.Library;
 import zentrel.gear.Making;
-import zentrel.gear.Wiring;
+import zentrel.gear.Routing;
 import zentrel.plan.Application;
 import zentrel.plan.Plan;
 import zentrel.plan.Receiver;
@@ -39,7 +39,7 @@ class LimitsTableTest {
         for (Receiver receiver : new ArrayList<>(plan.receivers())) {
             if (receiver.name().startsWith("Node")) {
                 int ports = Math.min(16, left);
-                plan = Wiring.route(plan, source, receiver.ports().subList(0, ports), Wiring.nextUniverse(plan))
+                plan = Routing.route(plan, source, receiver.ports().subList(0, ports), Routing.nextUniverse(plan))
                         .applyTo(plan);
                 left -= ports;
             }

@@ -11,10 +11,11 @@ import zentrel.check.Finding;
 import zentrel.check.Fix;
 import zentrel.check.Fixes;
 import zentrel.check.Report;
+import zentrel.command.Commands;
+import zentrel.command.Offer;
 import zentrel.entry.Renaming;
 import zentrel.gear.Library;
 import zentrel.gear.Wiring;
-import zentrel.gear.Wording;
 import zentrel.plan.*;
 
 /**
@@ -26,7 +27,7 @@ class PowerTableTest {
     private static final Plan RIG = rig();
 
     private static Plan say(Plan plan, String line) {
-        List<Wording.Offer> offers = new Wording(plan, LIBRARY, null).offers(line);
+        List<Offer> offers = new Commands(plan, LIBRARY, null).offers(line);
         assertThat(offers).as(line).isNotEmpty();
         return offers.get(0).work().get().edit().applyTo(plan);
     }

@@ -13,9 +13,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 import zentrel.TestPlans;
 import zentrel.check.Check;
 import zentrel.check.RandomPlans;
+import zentrel.command.Commands;
+import zentrel.command.Offer;
 import zentrel.demo.FernlightTrail;
 import zentrel.gear.Library;
-import zentrel.gear.Wording;
 import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.plan.*;
@@ -156,7 +157,7 @@ class RangeRoutingTest {
     @Test
     void aRunByWords() {
         Plan ready = FernlightTrail.ready();
-        List<Wording.Offer> offers = new Wording(ready, Library.shipped(), null).offers("route U1-U4 hut to pergola");
+        List<Offer> offers = new Commands(ready, Library.shipped(), null).offers("route U1-U4 hut to pergola");
         assertThat(offers).isNotEmpty();
         assertThat(offers.get(0).text()).startsWith("Route U1-4 of Hut desk to Pergola controller, from ");
         Plan after = offers.get(0).work().get().edit().applyTo(ready);

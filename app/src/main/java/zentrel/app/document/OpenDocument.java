@@ -244,11 +244,11 @@ public final class OpenDocument {
      * sentence.
      */
     public void make(Supplier<Made> work, Consumer<Made> then) {
-        make(work, then, () -> {});
+        make(work, then, this::tell);
     }
 
-    /** The same; {@code refused} is run where it will not do, to give back what somebody typed. */
-    public void make(Supplier<Made> work, Consumer<Made> then, Runnable refused) {
+    /** The same; {@code refused} is given the sentence where it will not do, to be shown beside what was typed. */
+    public void make(Supplier<Made> work, Consumer<Made> then, Consumer<String> refused) {
         Plan before = history.plan();
         Report known = report.get();
         inBackground(
@@ -257,10 +257,7 @@ public final class OpenDocument {
                     try {
                         return Optional.of(worked(work.get(), before, known));
                     } catch (IllegalArgumentException e) {
-                        Platform.runLater(() -> {
-                            refuse(e);
-                            refused.run();
-                        });
+                        Platform.runLater(() -> refused.accept(String.valueOf(e.getMessage())));
                         return Optional.<Worked>empty();
                     }
                 },
@@ -268,7 +265,7 @@ public final class OpenDocument {
                     if (isStill(before) ? applied(w) : applied(w.made().edit())) {
                         then.accept(w.made());
                     } else {
-                        refused.run();
+                        refused.accept(refusal == null ? "" : refusal.text());
                     }
                 }));
     }
@@ -296,6 +293,7 @@ public final class OpenDocument {
     }
 
     public void undo() {
+        notice.set(null); // what it says of the change is no longer so
         history.undo();
         changed();
     }

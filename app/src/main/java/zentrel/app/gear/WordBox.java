@@ -3,6 +3,7 @@ package zentrel.app.gear;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -10,9 +11,10 @@ import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Texts;
+import zentrel.command.Commands;
+import zentrel.command.Offer;
 import zentrel.gear.Library;
 import zentrel.gear.Made;
-import zentrel.gear.Wording;
 
 /** One line of words, and below it what the line could mean; Enter does the first, arrows choose another. */
 final class WordBox extends VBox {
@@ -23,7 +25,7 @@ final class WordBox extends VBox {
     private final Consumer<Made> onMade;
     private final TextField line = new TextField();
     private final VBox offers = new VBox();
-    private List<Wording.Offer> offered = List.of();
+    private List<Offer> offered = List.of();
     private int chosen;
 
     WordBox(OpenDocument document, UserLibrary library, Consumer<Made> onMade) {
@@ -93,8 +95,9 @@ final class WordBox extends VBox {
             library.use(l -> offer());
             return;
         }
-        offered =
-                new Wording(document.plan(), read, document.selectionProperty().get()).offers(text);
+        Commands commands =
+                new Commands(document.plan(), read, document.selectionProperty().get());
+        offered = commands.offers(text);
         for (int i = 0; i < offered.size(); i++) {
             int number = i;
             Button button = new Button(offered.get(i).text());
@@ -105,8 +108,7 @@ final class WordBox extends VBox {
             offers.getChildren().add(button);
         }
         if (offered.isEmpty()) {
-            offers.getChildren()
-                    .add(Texts.of("Nothing here is called that. Try a kind of gear, or: " + EXAMPLES, "soft", "small"));
+            say(commands.why(text).orElse(""));
         }
         mark();
     }
@@ -122,15 +124,23 @@ final class WordBox extends VBox {
 
     private void take(int number) {
         if (number < offered.size()) {
-            Wording.Offer offer = offered.get(number);
+            Offer offer = offered.get(number);
             String said = line.getText();
             line.clear();
-            document.make(offer.work(), onMade, () -> {
+            document.make(offer.work(), onMade, why -> {
                 if (line.getText().isEmpty()) { // nothing that was typed is lost
                     line.setText(said);
                     line.end();
+                    say(why);
                 }
             });
         }
+    }
+
+    /** Why the line will not do, right below it. */
+    private void say(String why) {
+        Label text = Texts.wrapped(why, "broken", "small");
+        text.setId("words-refused");
+        offers.getChildren().add(text);
     }
 }

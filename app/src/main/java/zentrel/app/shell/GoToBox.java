@@ -26,6 +26,13 @@ import zentrel.plan.Universe;
 
 /** One box to go to anything or do anything: type a name, a number or a command, choose, Enter. */
 public final class GoToBox extends TextField {
+    /**
+     * What a line of words could mean.
+     *
+     * @param why why it means nothing, where it does not
+     */
+    public record Meant(List<Command> offers, Optional<String> why) {}
+
     private static final int MOST = 9;
     private static final double WIDEST = 700;
     private static final int NAMES_FIRST = 4;
@@ -34,7 +41,7 @@ public final class GoToBox extends TextField {
 
     private final OpenDocument document;
     private final Supplier<List<Command>> commands;
-    private final Function<String, Optional<List<Command>>> worded;
+    private final Function<String, Optional<Meant>> worded;
     private final VBox rows = new VBox();
     private @Nullable Popup popup; // made when there is something to offer: a popup is a window of its own
     private List<Command> offered = List.of();
@@ -47,8 +54,7 @@ public final class GoToBox extends TextField {
      * @param commands what can be done by name
      * @param worded what a line of words asks for; empty where that is not known yet
      */
-    public GoToBox(
-            OpenDocument document, Supplier<List<Command>> commands, Function<String, Optional<List<Command>>> worded) {
+    public GoToBox(OpenDocument document, Supplier<List<Command>> commands, Function<String, Optional<Meant>> worded) {
         this.document = document;
         this.commands = commands;
         this.worded = worded;
@@ -133,11 +139,20 @@ public final class GoToBox extends TextField {
     }
 
     /** Gives back a line that would not do, so that it can be mended. */
-    public void giveBack(String line) {
+    public void giveBack(String line, String why) {
         if (getText().isEmpty()) {
             setText(line);
             end();
+            say(why);
         }
+        document.tell(why); // the popup goes with the focus
+    }
+
+    private void say(String why) {
+        Label text = Texts.of(why, "broken", "no-offer");
+        text.setWrapText(true);
+        text.setMaxWidth(WIDEST);
+        rows.getChildren().add(text);
     }
 
     /** Looks again at what the text could mean; for what becomes known while somebody types. */
@@ -148,15 +163,15 @@ public final class GoToBox extends TextField {
     private void offer() {
         String typed = getText().toLowerCase(Locale.ROOT).strip();
         hide();
-        Optional<List<Command>> asked =
+        Optional<Meant> asked =
                 typed.isEmpty() ? Optional.empty() : worded.apply(getText().strip());
-        offered = typed.isEmpty() ? List.of() : matches(typed, asked.orElse(List.of()));
+        offered = typed.isEmpty()
+                ? List.of()
+                : matches(typed, asked.map(Meant::offers).orElse(List.of()));
         rows.getChildren().setAll(offered.stream().map(this::row).toList());
         choose(0);
         if (offered.isEmpty() && asked.isPresent()) {
-            Label nothing =
-                    Texts.of("Nothing here is called that, and no line of words begins so.", "soft", "no-offer");
-            rows.getChildren().add(nothing);
+            asked.get().why().ifPresent(this::say);
         }
         if (!rows.getChildren().isEmpty() && getScene() != null && getScene().getWindow() != null && isFocused()) {
             // A popup is a window of its own: it wears the colours of this one.

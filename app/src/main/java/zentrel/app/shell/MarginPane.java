@@ -21,6 +21,7 @@ import javafx.scene.text.Text;
 import org.jspecify.annotations.Nullable;
 import zentrel.address.SubnetInWords;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.check.Finding;
@@ -54,6 +55,7 @@ public final class MarginPane extends ScrollPane {
     private static final double OVERVIEW_WIDTH = 238;
 
     private final OpenDocument document;
+    private final ActionRow actions;
     private final VBox box = new VBox();
     private final Label counts = Texts.wrapped("", "soft");
     private List<String> listed = List.of();
@@ -61,8 +63,9 @@ public final class MarginPane extends ScrollPane {
     private boolean entering;
     private @Nullable String enteredLast;
 
-    public MarginPane(OpenDocument document) {
+    public MarginPane(OpenDocument document, UserLibrary library) {
         this.document = document;
+        actions = new ActionRow(document, library, this::toggleFields);
         getStyleClass().add("margin-pane");
         box.getStyleClass().add("margin-box");
         setContent(box);
@@ -74,6 +77,7 @@ public final class MarginPane extends ScrollPane {
         document.selectionProperty().addListener(o -> {
             document.leave();
             enteredLast = null;
+            actions.close();
             setVvalue(0);
             refresh();
         });
@@ -111,7 +115,8 @@ public final class MarginPane extends ScrollPane {
         box.getChildren().add(Texts.wrapped(plan.name(), "title"));
         counts.setText(counts(plan));
         box.getChildren().add(counts);
-        box.getChildren().add(line());
+        actions.ofPlan();
+        box.getChildren().addAll(actions, line());
         if (plan.hosts().isEmpty()) {
             box.getChildren()
                     .add(Texts.wrapped("This plan is empty. Open a plan file, or drag one onto the window.", "soft"));
@@ -219,9 +224,8 @@ public final class MarginPane extends ScrollPane {
         if (plan.index().find(id).isEmpty()) {
             return; // it is gone already, and the report is not yet here
         }
-        Button all = quiet(entering ? "Hide the fields  Ctrl E" : "All fields  Ctrl E", this::toggleFields);
-        all.setId("all-fields");
-        box.getChildren().add(all);
+        actions.of(id, entering);
+        box.getChildren().add(actions);
         if (entering) {
             EntryBox<E> fields = new EntryBox<>(document, plan, id, key -> enteredLast = key);
             box.getChildren().add(fields);
@@ -238,6 +242,16 @@ public final class MarginPane extends ScrollPane {
         if (entering) {
             box.lookupAll(".text-field").stream().findFirst().ifPresent(Node::requestFocus);
         }
+    }
+
+    /** Asks what is to be added to what is selected, or to the plan. */
+    public void add() {
+        actions.showMenu();
+    }
+
+    /** Removes what is selected, with what goes with it. */
+    public void remove() {
+        actions.remove();
     }
 
     private Node finding(Report report, Finding finding) {

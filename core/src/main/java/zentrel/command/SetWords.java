@@ -1,4 +1,4 @@
-package zentrel.gear;
+package zentrel.command;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import zentrel.entry.Entries;
 import zentrel.entry.Field;
+import zentrel.gear.Made;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
@@ -14,13 +15,13 @@ import zentrel.plan.Plan;
 import zentrel.plan.Universe;
 
 /** {@code set FIELD of THING to VALUE}: anything that can be entered, of anything, by words of their names. */
-final class SettingWords {
+final class SetWords {
     private static final int MOST_THINGS = 4;
 
     private final Plan plan;
     private final Optional<Id<?>> selected;
 
-    SettingWords(Plan plan, Optional<Id<?>> selected) {
+    SetWords(Plan plan, Optional<Id<?>> selected) {
         this.plan = plan;
         this.selected = selected;
     }
@@ -32,7 +33,7 @@ final class SettingWords {
      * What a line after {@code set} could mean, the likeliest first. A name may hold "to" itself, and so may a value, so each place is
      * tried; what no field would take is offered only where nothing else is, to be refused with its reason.
      */
-    List<Wording.Offer> offers(List<String> words) {
+    List<Offer> offers(List<String> words) {
         List<Meant<?>> meant = new ArrayList<>();
         for (int to = 1; to < words.size(); to++) {
             if (words.get(to).equals("to")) {
@@ -68,10 +69,10 @@ final class SettingWords {
         }
     }
 
-    private <E> Wording.Offer offer(Meant<E> m) {
+    private <E> Offer offer(Meant<E> m) {
         String name = plan.index().name(m.id());
         String now = m.field().shown(plan, m.id()).inForce();
-        return new Wording.Offer(
+        return new Offer(
                 "Set " + m.field().title() + " of " + name + " to " + (m.value().isEmpty() ? "nothing" : m.value())
                         + (now.isEmpty() ? "" : " (now " + now + ")"),
                 () -> new Made(

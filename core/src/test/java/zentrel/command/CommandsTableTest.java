@@ -1,4 +1,4 @@
-package zentrel.gear;
+package zentrel.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -12,6 +12,8 @@ import zentrel.address.GivingOut;
 import zentrel.address.Readdressing;
 import zentrel.address.Scheme;
 import zentrel.demo.FernlightTrail;
+import zentrel.gear.*;
+import zentrel.gear.Library;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
@@ -21,13 +23,13 @@ import zentrel.plan.Universe;
 import zentrel.profile.AdapterKind;
 
 /** What a line of words is understood as, on the demo plan. */
-class WordingTableTest {
+class CommandsTableTest {
     private static final Library LIBRARY = Library.shipped();
     private static final Plan READY = FernlightTrail.ready();
 
     private static List<String> offers(String line) {
-        return new Wording(READY, LIBRARY, null)
-                .offers(line).stream().map(Wording.Offer::text).toList();
+        return new Commands(READY, LIBRARY, null)
+                .offers(line).stream().map(Offer::text).toList();
     }
 
     @ParameterizedTest(name = "\"{0}\" is first \"{1}\"")
@@ -84,7 +86,20 @@ class WordingTableTest {
                 "mark control as apart|Mark Control as keeping wireless clients apart",
                 "mark stream as guests|Mark Stream as open to guests",
                 "segment Pixels 10.60.0.0/16|Add the segment Pixels, 10.60.0.0/16",
-                "bind hut desk to stream|Bind everything of Hut desk to Stream"
+                "bind hut desk to stream|Bind everything of Hut desk to Stream",
+                "bind previs to loopback|Bind everything of Office previs to loopback",
+                "move fixture 101-102 to u3 slot 20|Move 2 fixtures, 101 to 102 to U3 slot 20",
+                "remove fixture 101-103|Remove 3 fixtures, 101 to 103",
+                "rename u1 to Front|Rename Glasshouse north to Front",
+                "switch u1-u3 of hut desk off|Switch U1-3 of Hut desk off",
+                "switch all of hut desk on|Switch all universes of Hut desk on",
+                "universe 40 called Bats|Add the universe 40, Bats",
+                "send u1 from cue player by artnet|Cue player sends U1 by Art-Net",
+                "input 2 on hut desk by sacn|Add 2 inputs by sACN to Hut desk",
+                "port on boathouse node|Add 1 port to Boathouse node",
+                "copy boathouse node in cue as 10.41.3.3|Keep 10.41.3.3 for Boathouse node in Cue player",
+                "session Late show with hut desk and cue|Add the session Late show with Hut desk and Cue player",
+                "link cue to hut console /fern/extra|Link Cue player to Hut desk by OSC /fern/extra"
             })
     void aLineIsUnderstood(String line, String first) {
         assertThat(offers(line)).as(line).isNotEmpty().first().isEqualTo(first);
@@ -113,6 +128,57 @@ class WordingTableTest {
         }
     }
 
+    /** What is refused is said, with what there is instead. */
+    @ParameterizedTest(name = "\"{0}\" is refused with \"{1}\"")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "flux 3|No kind of device is called “flux 3”, and no line starts with “flux”.",
+                "route nothing to nowhere|Nothing here is called “nothing”. There is Hut desk, Backup desk.",
+                "bind hut desk to garden|Nothing here is called “garden”. There is Stream adapter of Hut console, Control adapter of Hut console.",
+                "remove fixture 90001|No fixture has one of the numbers 90001.",
+                "rename boathouse node|This line is not finished: rename THING to NAME",
+                "install previs on boathouse node|Boathouse node is not a computer. There is Show-control computer, Office computer."
+            })
+    void whatIsRefusedIsSaid(String line, String why) {
+        assertThat(new Commands(READY, LIBRARY, null).why(line)).contains(why);
+    }
+
+    @Test
+    void everyExampleMeansSomethingInTheDemo() {
+        Plan rig = READY;
+        for (String line : List.of(
+                "computer called Laptop",
+                "splitter",
+                "wireless dmx sender",
+                "wireless dmx receiver",
+                "4 node 4 called Reef")) {
+            rig = after(rig, line);
+        }
+        Plan plan = rig;
+        Commands commands = new Commands(plan, LIBRARY, null);
+        for (Usage usage : Usages.ALL) {
+            String line = usage.example();
+            assertThat(commands.offers(line))
+                    .as(line + ": " + commands.why(line).orElse(""))
+                    .isNotEmpty();
+            assertThat(commands.offers(line).get(0).work().get().edit().applyTo(plan))
+                    .as(line)
+                    .isNotEqualTo(plan);
+        }
+        assertThat(commands.verbs())
+                .filteredOn(v -> !v.equals("add"))
+                .allSatisfy(v -> assertThat(Usages.ofVerb(v)).as(v).isNotEmpty());
+    }
+
+    @Test
+    void everyFormIsInTheDocument() throws Exception {
+        assertThat(java.nio.file.Files.readString(java.nio.file.Path.of("../docs/gear-words.md")))
+                .contains(Usages.ALL.stream()
+                        .map(u -> "| `" + u.form() + "` | " + u.does() + " | `" + u.example() + "` |")
+                        .toList());
+    }
+
     @Test
     void everyOfferThatIsMadeCanBeDone() {
         for (String line : List.of(
@@ -130,7 +196,7 @@ class WordingTableTest {
                 "link cue",
                 "segment",
                 "bind desk")) {
-            for (Wording.Offer offer : new Wording(READY, LIBRARY, null).offers(line)) {
+            for (Offer offer : new Commands(READY, LIBRARY, null).offers(line)) {
                 Plan after = offer.work().get().edit().applyTo(READY);
                 assertThat(after).as(offer.text()).isNotNull();
                 assertThat(offer.work().get().edit().text()).as(offer.text()).isNotBlank();
@@ -140,7 +206,7 @@ class WordingTableTest {
 
     @Test
     void whatIsRoutedWorksThoughThePortWasOffAndNoRangeCoversTheNumber() {
-        Plan routed = new Wording(READY, LIBRARY, null)
+        Plan routed = new Commands(READY, LIBRARY, null)
                 .offers("route hut desk to rockery node")
                 .get(0)
                 .work()
@@ -170,7 +236,16 @@ class WordingTableTest {
                     .as(port)
                     .isEqualTo(zentrel.path.Verdict.PASSES);
         }
-        assertThatThrownBy(() -> offersOf("route 24-26 hut desk to rockery node"))
+        List<Offer> offers = new Commands(READY, LIBRARY, null).offers("route 24-26 hut desk to rockery node");
+        assertThat(offers.get(0).text()).isEqualTo("Route U24–25 of Hut desk to Rockery node, U26 to Glasshouse node");
+        Plan both = offers.get(0).work().get().edit().applyTo(READY);
+        assertThat(both.index()
+                        .port(Kind.PORT.id("glasshouse-node.p3"))
+                        .wire()
+                        .orElseThrow()
+                        .planned())
+                .isEqualTo(26);
+        assertThatThrownBy(() -> offers.get(1).work().get())
                 .hasMessage("Rockery node has 2 free ports, and 3 universes are to go there.");
         assertThatThrownBy(() -> offersOf("route 5-99 hut to pergola"))
                 .hasMessage("Pergola controller has no free port, and 95 universes are to go there.");
@@ -181,7 +256,7 @@ class WordingTableTest {
 
     @Test
     void tooManyFixturesAreRefusedWithTheRoomThereIs() {
-        Wording.Offer offer = new Wording(READY, LIBRARY, null)
+        Offer offer = new Commands(READY, LIBRARY, null)
                 .offers("patch 99 wash of 18 on boathouse")
                 .get(0);
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> offer.work().get())
@@ -192,17 +267,17 @@ class WordingTableTest {
     @Test
     void whatIsSelectedIsMeantWhereNothingIsNamed() {
         Id<?> selected = Kind.HOST.id("orchard-node");
-        assertThat(new Wording(READY, LIBRARY, selected)
+        assertThat(new Commands(READY, LIBRARY, selected)
                         .offers("duplicate")
                         .get(0)
                         .text())
                 .isEqualTo("Duplicate Orchard node");
-        assertThat(new Wording(READY, LIBRARY, selected)
+        assertThat(new Commands(READY, LIBRARY, selected)
                         .offers("route hut to")
                         .get(0)
                         .text())
                 .isEqualTo("Route Hut desk to Orchard node, Port 3 (U25)");
-        assertThat(new Wording(READY, LIBRARY, selected)
+        assertThat(new Commands(READY, LIBRARY, selected)
                         .offers("patch 2 spot")
                         .get(0)
                         .text())
@@ -244,7 +319,7 @@ class WordingTableTest {
     }
 
     private static Plan offersOf(String line) {
-        return new Wording(READY, LIBRARY, null)
+        return new Commands(READY, LIBRARY, null)
                 .offers(line)
                 .get(0)
                 .work()
@@ -254,7 +329,7 @@ class WordingTableTest {
     }
 
     private static Plan after(Plan plan, String line) {
-        return new Wording(plan, LIBRARY, null)
+        return new Commands(plan, LIBRARY, null)
                 .offers(line)
                 .get(0)
                 .work()

@@ -1,0 +1,123 @@
+package zentrel.command;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import zentrel.gear.*;
+import zentrel.plan.*;
+import zentrel.routing.RangeRouting;
+import zentrel.text.Counted;
+
+/** Lines about fixtures. */
+final class PatchWords {
+    private static final int USUAL_FOOTPRINT = 16;
+
+    private final Plan plan;
+    private final Things things;
+
+    PatchWords(Things things) {
+        this.things = things;
+        plan = things.plan();
+    }
+
+    /** {@code patch [COUNT] [KIND] [of FOOTPRINT] [on LINE]}. */
+    List<Offer> patch(List<String> words) {
+        List<List<String>> sides = Words.around(words, "on");
+        List<List<String>> of = Words.around(sides.get(0), "of");
+        List<String> what = new ArrayList<>(of.get(0));
+        int count = 1;
+        if (!what.isEmpty() && what.get(0).matches("\\d{1,3}")) {
+            count = Integer.parseInt(what.remove(0));
+        }
+        int footprint = of.get(1).stream()
+                .filter(w -> w.matches("\\d{1,3}"))
+                .findFirst()
+                .map(Integer::parseInt)
+                .orElse(USUAL_FOOTPRINT);
+        String type = what.isEmpty() ? "fixture" : String.join(" ", what);
+        int n = count;
+        List<Line> named = things.named(
+                sides.get(1),
+                plan.lines(),
+                l -> !plan.index().universesOf(l.port()).isEmpty(),
+                "a DMX line that carries a universe");
+        List<Line> roomy = named.stream()
+                .filter(l -> Patching.room(plan, l, footprint) >= n)
+                .toList();
+        List<Line> lines = roomy.isEmpty() ? named : roomy; // one without room says how much there is
+        List<Line> emptiest = lines.stream()
+                .sorted(Comparator.comparingInt(
+                        l -> plan.index().fixturesOn(l.id()).size()))
+                .toList();
+        return emptiest.stream()
+                .map(l -> Offer.of(
+                        "Patch " + n + " " + type + " of " + Counted.of(footprint, "slot") + " on " + l.name(),
+                        () -> Patching.patch(plan, l, n, footprint, type, Patching.nextFixtureNumber(plan))))
+                .toList();
+    }
+
+    private static final String NUMBERS = "\\d{1,6}([-–,]\\d{1,6})*";
+
+    /** {@code move fixture NUMBERS to UNIVERSE [slot SLOT]}. */
+    List<Offer> move(List<String> words) {
+        List<List<String>> sides = Words.around(words, "to");
+        List<Fixture> fixtures = numbered(sides.get(0));
+        List<List<String>> where = Words.around(sides.get(1), "slot");
+        if (fixtures.isEmpty() || where.get(0).isEmpty()) {
+            return List.of();
+        }
+        int slot = Words.number(where.get(1)).orElse(0);
+        return things.named(where.get(0), plan.universes(), u -> true, "a universe").stream()
+                .map(u -> Offer.of(
+                        "Move " + said(fixtures) + " to " + u.label() + " "
+                                + (slot == 0 ? "after the last slot in use" : "slot " + slot),
+                        () -> Patching.move(plan, fixtures, u, slot)))
+                .toList();
+    }
+
+    /** {@code remove fixture NUMBERS}; nothing where the words name no run of fixtures. */
+    List<Offer> remove(List<String> words) {
+        List<Fixture> fixtures = numbered(words);
+        return fixtures.isEmpty()
+                ? List.of()
+                : List.of(Offer.of(
+                        "Remove " + said(fixtures),
+                        () -> Removing.of(
+                                        plan, fixtures.stream().map(Fixture::id).toList())
+                                .edit()));
+    }
+
+    private static String said(List<Fixture> fixtures) {
+        return fixtures.size() == 1
+                ? fixtures.get(0).label()
+                : fixtures.size() + " fixtures, " + fixtures.get(0).number() + " to "
+                        + fixtures.get(fixtures.size() - 1).number();
+    }
+
+    /** The fixtures that {@code fixture 101-110,120} names, in that order. */
+    private List<Fixture> numbered(List<String> words) {
+        if (words.size() < 2 || !words.get(0).toLowerCase(Locale.ROOT).matches("fixtures?")) {
+            return List.of();
+        }
+        String numbers = String.join("", words.subList(1, words.size()));
+        if (!numbers.matches(NUMBERS)) {
+            return List.of();
+        }
+        Map<String, Fixture> byNumber = new LinkedHashMap<>();
+        plan.fixtures().forEach(f -> byNumber.putIfAbsent(f.number(), f));
+        List<Fixture> found = new ArrayList<>();
+        for (NumberRange range : RangeRouting.ranges(numbers)) {
+            for (int n = range.first(); n <= range.last(); n++) {
+                Optional.ofNullable(byNumber.get(String.valueOf(n))).ifPresent(found::add);
+            }
+        }
+        if (found.isEmpty()) {
+            things.note("No fixture has one of the numbers " + numbers + ".");
+        }
+        return found;
+    }
+}

@@ -1,0 +1,119 @@
+package zentrel.command;
+
+import java.util.List;
+import java.util.Locale;
+
+/** Every form of a line, in the order of a job. */
+public final class Usages {
+    /** All forms. */
+    public static final List<Usage> ALL = List.of(
+            new Usage(
+                    "[COUNT] KIND [called NAME] [in PLACE] [on SEGMENT] [at ADDRESS]",
+                    "adds devices; names and addresses count on",
+                    "3 node 4 in Boathouse"),
+            new Usage("install PROGRAM on COMPUTER", "installs a program", "install paperwork on laptop"),
+            new Usage("segment NAME RANGE", "adds a segment", "segment Pixels 10.60.0.0/16"),
+            new Usage(
+                    "mark SEGMENT as FACT",
+                    "says what is so about a segment: open or closed to guests, with or without a way out,"
+                            + " keeping wireless clients apart or not",
+                    "mark Control as open to guests"),
+            new Usage("put DEVICE on SEGMENT", "moves its first adapter to a segment", "put boathouse node on Control"),
+            new Usage(
+                    "adapter NAME on DEVICE",
+                    "adds an adapter: wired, or wireless, virtual or loopback as its name says",
+                    "adapter Wi-Fi on laptop"),
+            new Usage(
+                    "bind PROGRAM to ADAPTER",
+                    "binds all that a program does on the network, or one purpose",
+                    "bind previs to loopback"),
+            new Usage(
+                    "route SOURCE to RECEIVER",
+                    "sends the next universe to the first free port, or to all of them",
+                    "route desk to node"),
+            new Usage(
+                    "route UNIVERSES SOURCE to RECEIVER",
+                    "sends a run of universes, one after the other from the first free port on; those that are not there are made",
+                    "route 5-13 desk to pergola"),
+            new Usage("universe NUMBER [called NAME]", "adds a universe", "universe 40 called Lanterns"),
+            new Usage(
+                    "send UNIVERSE from PROGRAM [by PROTOCOL]",
+                    "lets a program send a universe; route does this too",
+                    "send U1 from cue player by Art-Net"),
+            new Usage(
+                    "switch UNIVERSES of PROGRAM on",
+                    "switches universes on or off at their source: a run of them, or all",
+                    "switch U1-U4 of desk off"),
+            new Usage(
+                    "input [COUNT] on PROGRAM [by PROTOCOL]",
+                    "adds an input for so many universes to a program",
+                    "input 2 on desk by sACN"),
+            new Usage("port [COUNT] on RECEIVER", "adds ports to what takes universes", "port 2 on boathouse node"),
+            new Usage(
+                    "copy THING in KEEPER [as VALUE]",
+                    "notes what a program keeps of a thing, or what is printed on a device: an address, a number, a name",
+                    "copy hut console in cue player as 10.41.0.20"),
+            new Usage(
+                    "session NAME [with PROGRAM, PROGRAM]",
+                    "adds a session; the first program leads it",
+                    "session Evening with desk, previs"),
+            new Usage(
+                    "enter SESSION with PROGRAM [as PART]",
+                    "lets a program enter a session, as primary, backup or remote",
+                    "enter evening with cue player"),
+            new Usage("leave SESSION with PROGRAM", "lets a program leave a session", "leave evening with backup desk"),
+            new Usage(
+                    "patch [COUNT] KIND [of SLOTS] [on LINE]",
+                    "adds fixtures after the last on a line",
+                    "patch 12 wash of 18 on boathouse"),
+            new Usage(
+                    "move fixture NUMBERS to UNIVERSE [slot SLOT]",
+                    "moves fixtures to another universe, one after the other",
+                    "move fixture 101-102 to U3"),
+            new Usage(
+                    "split LINE by DEVICE [into COUNT]",
+                    "adds lines behind a splitter",
+                    "split jetty line by splitter"),
+            new Usage(
+                    "air LINE from SENDER to RECEIVER",
+                    "passes a line on by radio",
+                    "air jetty line from sender to receiver"),
+            new Usage(
+                    "cable [KIND] DEVICE to DEVICE",
+                    "adds a cable: network, dmx, power, usb, serial, midi, contact, dali, mains, other",
+                    "cable desk to switch"),
+            new Usage(
+                    "power DEVICE from DEVICE",
+                    "adds a power cable from the device that feeds",
+                    "power boathouse node from pergola"),
+            new Usage(
+                    "power DEVICE by SUPPLY", "says which of its supplies is connected", "power boathouse node by PoE"),
+            new Usage(
+                    "link PROGRAM to PROGRAM [/ADDRESS]",
+                    "adds an OSC link, to programs named by themselves or by their device",
+                    "link cue player to desk /show/next"),
+            new Usage(
+                    "attach CONSOLE to PREVIS",
+                    "feeds a previs by the console's own stream",
+                    "attach hut desk to previs"),
+            new Usage("rename THING to NAME", "renames anything that has a name", "rename U1 to Front wash"),
+            new Usage(
+                    "duplicate DEVICE [COUNT]", "copies a device; names and addresses count on", "duplicate node 1 3"),
+            new Usage(
+                    "remove THING",
+                    "removes anything that has a name, or a run of fixtures, and says what goes with it",
+                    "remove fixture 101-110"),
+            new Usage(
+                    "set FIELD of THING to VALUE",
+                    "sets anything that a plan can hold; the fields of a thing are those under “All fields” (Ctrl+E)",
+                    "set priority of desk U5 to 120"));
+
+    private Usages() {}
+
+    /** The forms that start with a word. */
+    public static List<Usage> ofVerb(String verb) {
+        return ALL.stream()
+                .filter(u -> u.form().startsWith(verb.toLowerCase(Locale.ROOT) + " "))
+                .toList();
+    }
+}
