@@ -17,6 +17,8 @@ import zentrel.text.Version;
             PathCommand.class,
             ApplyCommand.class,
             FmtCommand.class,
+            SayCommand.class,
+            NewCommand.class,
             NumberCommand.class,
             MachineCommand.class,
             HereCommand.class,

@@ -84,7 +84,9 @@ class DocumentedKeysTest {
                 "who-wins demo:ready --choices",
                 "machine demo:ready office-computer",
                 "import demo:ready TABLE",
-                "ask PLAN --seconds 1"
+                "ask PLAN --seconds 1",
+                "say - segment splitter nonsense",
+                "new"
             })
     void theKeysAreThoseOfTheDocument(String call) throws IOException {
         Path table = folder.resolve("table.csv");

@@ -223,12 +223,12 @@ class LineToolsTest {
         assertThat(people.exit()).isZero();
         assertThat(people.out()).startsWith("# The rules").contains("## address.duplicate", "## universe.over-limit");
         Result programs = run("rules", "--json");
-        assertThat(programs.json()).hasSize(66);
+        assertThat(programs.json()).hasSize(68);
         for (JsonNode rule : programs.json()) {
             assertThat(rule.fieldNames()).toIterable().containsExactly("rule", "title", "why");
             assertThat(people.out()).contains("## " + rule.get("rule").asText() + "\n");
         }
-        assertThat(run("check", "demo:draft", "--json").json().get("rules")).hasSize(66);
+        assertThat(run("check", "demo:draft", "--json").json().get("rules")).hasSize(68);
     }
 
     @Test
@@ -536,5 +536,69 @@ class LineToolsTest {
         JsonNode last = seen.get(seen.size() - 1);
         assertThat(last.get("address").asText()).isEqualTo("/fern/cue/go");
         assertThat(last.get("arguments").toString()).isEqualTo("[\"7\",\"0.5\",\"true\",\"now\"]");
+    }
+
+    @Test
+    void aRigIsSaidFromNothingAndASentenceSaysWhatWasRefused() throws Exception {
+        Path lines = folder.resolve("lines.txt");
+        Path plan = folder.resolve("ferry.json");
+        Files.writeString(lines, """
+                # a ferry terminal
+                full console called Ferry desk in Booth
+                segment Streams 10.20.0.0/16
+                put ferry desk on streams
+                2 node 4 called Quay node in Quay on Streams at 10.20.5.1   # two of them
+                set addresses of stream of ferry desk to 10.20.1.1/16
+
+                route 1-6 ferry desk to quay node 1
+                patch 4 wash of 18 on quay node 1 port 1
+                """);
+        Result said = run("say", "-", "--file", lines.toString(), "-o", plan.toString(), "--json");
+        assertThat(said.exit()).as(said.out() + said.err()).isZero();
+        assertThat(said.json().get("done")).hasSize(7);
+        assertThat(said.json().get("done").get(5).get("text").asText())
+                .isEqualTo("Route U1–4 of Ferry desk to Quay node 1, U5–6 to Quay node 2");
+        assertThat(run("check", plan.toString()).exit()).isZero();
+
+        Path untouched = folder.resolve("none.json");
+        Result refused = run(
+                "say",
+                plan.toString(),
+                "rename quay node 1 to Pier node",
+                "bind ferry desk to garden",
+                "-o",
+                untouched.toString(),
+                "--json");
+        assertThat(refused.exit()).isEqualTo(1);
+        assertThat(refused.json().get("done")).hasSize(1);
+        assertThat(refused.json().get("refused").get(0).get("why").asText())
+                .startsWith("Nothing here is called “garden”. There is ");
+        assertThat(untouched).doesNotExist();
+        assertThat(run(
+                                "say",
+                                plan.toString(),
+                                "rename quay node 1 to Pier node",
+                                "flux",
+                                "--keep-going",
+                                "-o",
+                                untouched.toString())
+                        .exit())
+                .isEqualTo(1);
+        assertThat(Files.readString(untouched)).contains("Pier node");
+    }
+
+    @Test
+    void aPlanIsMadeFromAPattern() {
+        Path plan = folder.resolve("new.json");
+        assertThat(run("new", "console-nodes", "nodes=3", "-o", plan.toString()).exit())
+                .isZero();
+        assertThat(run("check", plan.toString()).exit()).isZero();
+        assertThat(run("new", "console-nodes", "moons=3", "-o", plan.toString()).err())
+                .startsWith("Console and nodes asks nothing called \"moons\"; it asks ");
+        assertThat(run("new", "moon", "-o", plan.toString()).err())
+                .startsWith("There is no pattern \"moon\"; there are ");
+        assertThat(run("new", "console-nodes", "nodes=many", "-o", plan.toString())
+                        .err())
+                .contains("Answer a number from 1 to 40");
     }
 }

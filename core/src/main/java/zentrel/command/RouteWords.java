@@ -10,10 +10,16 @@ import java.util.stream.IntStream;
 import zentrel.gear.*;
 import zentrel.plan.*;
 import zentrel.profile.ApplicationKind;
+import zentrel.profile.ProfileApplication;
+import zentrel.profile.Protocol;
 import zentrel.routing.RangeRouting;
+import zentrel.text.Counted;
 
 /** Lines that route universes from a source to a receiver. */
 final class RouteWords {
+    private static final Set<ApplicationKind> TAKERS =
+            Set.of(ApplicationKind.CONSOLE, ApplicationKind.PREVIS, ApplicationKind.BRIDGE, ApplicationKind.PLAYBACK);
+
     private final Plan plan;
     private final Things things;
 
@@ -42,10 +48,11 @@ final class RouteWords {
             for (Receiver receiver : receivers) {
                 boolean ownUnlessNamed =
                         sides.get(1).isEmpty() && receiver.application().equals(source.id());
-                if (!ownUnlessNamed && offers.size() < Commands.MOST_OFFERS) {
+                if (!ownUnlessNamed && offers.size() < Commands.MOST_OFFERS && reachable(source, receiver)) {
                     routes(offers, source, receiver);
                 }
             }
+            byNewInput(offers, sides.get(1), source, Optional.empty());
         }
         return offers;
     }
@@ -58,6 +65,7 @@ final class RouteWords {
             for (Receiver receiver :
                     things.named(sides.get(1), plan.receivers(), r -> !r.ports().isEmpty(), "a receiver with ports")) {
                 if (offers.size() < Commands.MOST_OFFERS
+                        && reachable(source, receiver)
                         && !receiver.application().equals(source.id())) {
                     split(run, source, receiver).ifPresent(offers::add);
                     Port first = Routing.freePorts(plan, receiver).stream()
@@ -69,8 +77,59 @@ final class RouteWords {
                             () -> run(run, source, receiver, first)));
                 }
             }
+            List<NumberRange> ranges = RangeRouting.ranges(run);
+            byNewInput(
+                    offers, sides.get(1), source, ranges.size() == 1 ? Optional.of(ranges.get(0)) : Optional.empty());
         }
         return offers;
+    }
+
+    /** The connectors of a device itself are fed by what is in it, or beside it by USB, and not by another. */
+    private boolean reachable(Application source, Receiver receiver) {
+        return receiver.protocols().stream().anyMatch(Protocol::onNetwork)
+                || receiver.application().equals(source.id())
+                || plan.index().hostOf(receiver.id()).adapters().isEmpty();
+    }
+
+    /** A console or previs that takes nothing from the network yet is given an input for what is to come. */
+    private void byNewInput(List<Offer> offers, List<String> words, Application source, Optional<NumberRange> run) {
+        if (words.isEmpty() || !offers.isEmpty()) {
+            return;
+        }
+        List<Application> takers = things.named(
+                words,
+                plan.applications(),
+                a -> !a.id().equals(source.id()) && TAKERS.contains(a.kind()),
+                "a program that takes universes");
+        for (Application taker : takers) {
+            int first = run.map(NumberRange::first).orElseGet(() -> Routing.firstUniverse(plan, source));
+            NumberRange numbers = run.orElse(new NumberRange(first, first));
+            int count = numbers.last() - numbers.first() + 1;
+            for (Protocol protocol : inputs(source, taker)) {
+                String text = "Route U" + numbers + " of " + source.name() + " to " + taker.name() + ", by "
+                        + Counted.of(count, "new " + protocol.title() + " input");
+                offers.add(Offer.of(text, () -> {
+                    Plan with = Adding.input(plan, taker, protocol, count).applyTo(plan);
+                    List<Receiver> its = with.index().receiversOf(taker.id());
+                    Plan both = Routing.route(with, source, its.get(its.size() - 1), numbers)
+                            .applyTo(with);
+                    return Making.put(text, plan, both);
+                }));
+            }
+        }
+    }
+
+    private List<Protocol> inputs(Application source, Application taker) {
+        Set<Protocol> takes = plan.index()
+                .profileOf(taker)
+                .map(ProfileApplication::takes)
+                .filter(t -> t.stream().anyMatch(Protocol::onNetwork))
+                .orElse(Set.of(Protocol.values()));
+        Set<Protocol> sends =
+                plan.index().profileOf(source).map(ProfileApplication::sends).orElse(Set.of(Protocol.values()));
+        return java.util.stream.Stream.of(Protocol.SACN, Protocol.ARTNET)
+                .filter(p -> takes.contains(p) && sends.contains(p))
+                .toList();
     }
 
     /** A run that there is goes to its ports one after the other; one that is yet to be made, to free ports. */

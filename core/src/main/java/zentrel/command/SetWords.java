@@ -7,7 +7,9 @@ import java.util.Locale;
 import java.util.Optional;
 import zentrel.entry.Entries;
 import zentrel.entry.Field;
+import zentrel.gear.Changing;
 import zentrel.gear.Made;
+import zentrel.plan.Edit;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
@@ -20,9 +22,16 @@ final class SetWords {
 
     private final Plan plan;
     private final Optional<Id<?>> selected;
+    private final boolean later;
 
-    SetWords(Plan plan, Optional<Id<?>> selected) {
+    /**
+     * A reader of lines that set.
+     *
+     * @param later whether a value is only planned, to be set on the device later
+     */
+    SetWords(Plan plan, Optional<Id<?>> selected, boolean later) {
         this.plan = plan;
+        this.later = later;
         this.selected = selected;
     }
 
@@ -73,14 +82,30 @@ final class SetWords {
         String name = plan.index().name(m.id());
         String now = m.field().shown(plan, m.id()).inForce();
         return new Offer(
-                "Set " + m.field().title() + " of " + name + " to " + (m.value().isEmpty() ? "nothing" : m.value())
+                (later ? "Plan " : "Set ") + m.field().title() + " of " + name + " to "
+                        + (m.value().isEmpty() ? "nothing" : m.value())
                         + (now.isEmpty() ? "" : " (now " + now + ")"),
-                () -> new Made(
-                        m.field()
-                                .edit(plan, m.id(), m.value())
-                                .orElseThrow(() -> new IllegalArgumentException(
-                                        m.field().title() + " of " + name + " is " + now + " already.")),
-                        List.of()));
+                () -> new Made(later ? planned(m, name) : entered(m, name, now), List.of()));
+    }
+
+    private <E> Edit entered(Meant<E> m, String name, String now) {
+        return m.field()
+                .edit(plan, m.id(), m.value())
+                .orElseThrow(() ->
+                        new IllegalArgumentException(m.field().title() + " of " + name + " is " + now + " already."));
+    }
+
+    private <E> Edit planned(Meant<E> m, String name) {
+        Edit edit = Changing.entered(plan, m.id(), m.field(), m.value())
+                .orElseThrow(() ->
+                        new IllegalArgumentException(m.field().title() + " of " + name + " is planned so already."))
+                .later();
+        String before = m.field().shown(plan, m.id()).inForce();
+        if (!m.field().shown(edit.applyTo(plan), m.id()).inForce().equals(before)) {
+            throw new IllegalArgumentException(m.field().title() + " of " + name
+                    + " is not a setting of the device, so it cannot be planned for later.");
+        }
+        return edit;
     }
 
     private <E> void things(Kind<E> kind, List<String> thing, List<String> field, String value, List<Meant<?>> to) {

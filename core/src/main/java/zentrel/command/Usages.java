@@ -106,7 +106,11 @@ public final class Usages {
             new Usage(
                     "set FIELD of THING to VALUE",
                     "sets anything that a plan can hold; the fields of a thing are those under “All fields” (Ctrl+E)",
-                    "set priority of desk U5 to 120"));
+                    "set priority of desk U5 to 120"),
+            new Usage(
+                    "plan FIELD of THING to VALUE",
+                    "the same, to be set on the device later; until then the old value is in force",
+                    "plan priority of desk U5 to 110"));
 
     private Usages() {}
 
