@@ -5,7 +5,7 @@ package zentrel.check;
  * once.
  */
 public enum Area {
-    /** Devices, their power and their cables. */
+    /** Devices, their power, their cables, and whether what is on them runs. */
     GEAR,
     /** Addresses, adapters and the networks they are on. */
     ADDRESSES,
@@ -27,7 +27,7 @@ public enum Area {
      */
     public static Area of(String rule) {
         return switch (rule.substring(0, Math.max(0, rule.indexOf('.')))) {
-            case "power", "cable", "line" -> GEAR;
+            case "power", "cable", "line", "program" -> GEAR;
             case "address", "adapter", "dhcp", "network" -> ADDRESSES;
             case "universe", "receiver" -> UNIVERSES;
             case "port", "host", "discovery" -> SIGNALS;

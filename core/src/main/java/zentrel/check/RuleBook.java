@@ -23,6 +23,8 @@ public final class RuleBook {
             new PathRule("adapter.wrong"),
             new PathRule("adapter.automatic"),
             new PathRule("adapter.loopback"),
+            new PathRule("program.not-running"),
+            new PathRule("universe.no-local-copy", RuleBook::anyStream),
             new PathRule("adapter.unplugged"),
             new AdapterStaleSetting(),
             new AdapterPortShared(),

@@ -72,6 +72,13 @@ final class ProgramEntries {
                         Formats.TEXT,
                         a -> a.installed().show(),
                         (a, s) -> a.withInstalled(a.installed().withShow(s)))
+                .optionalSetting(
+                        "running",
+                        "Running",
+                        "installed.running",
+                        Formats.YES,
+                        a -> a.installed().running(),
+                        (a, r) -> a.withInstalled(a.installed().withRunning(r)))
                 .optional(
                         "cid",
                         "sACN identity (CID)",
@@ -138,6 +145,15 @@ final class ProgramEntries {
                         (a, on) -> on.map(s -> a.withOutput(
                                         protocol, a.output(protocol).withEnabled(s)))
                                 .orElseGet(() -> withoutOutput(a, protocol)))
+                .optionalSetting(
+                        word + "-also-here",
+                        "Also to this computer",
+                        "outputs.alsoHere",
+                        Formats.ON,
+                        a -> a.output(protocol).alsoHere(),
+                        (a, on) -> on.equals(a.output(protocol).alsoHere())
+                                ? a
+                                : a.withOutput(protocol, a.output(protocol).withAlsoHere(on)))
                 .value(
                         word + "-ranges",
                         "Universes and their numbers",

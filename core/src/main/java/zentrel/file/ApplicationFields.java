@@ -55,7 +55,8 @@ final class ApplicationFields implements Fields<Application> {
                         p.optional("licence").map(JsonPlace::text),
                         p.list("attached").stream().map(JsonPlace::text).toList(),
                         p.optional("show").map(s -> s.setting(JsonPlace::text)),
-                        p.optional("cid").map(JsonPlace::text)));
+                        p.optional("cid").map(JsonPlace::text),
+                        p.optional("running").map(r -> r.setting(JsonPlace::bool))));
     }
 
     private static Screen screen(JsonPlace p) {
@@ -119,7 +120,8 @@ final class ApplicationFields implements Fields<Application> {
         ProtocolOutput output = new ProtocolOutput(
                 p.setting("enabled", JsonPlace::bool, true),
                 ranges,
-                p.optional("syncOn").map(s -> s.integer(1, SacnUniverse.LAST)));
+                p.optional("syncOn").map(s -> s.integer(1, SacnUniverse.LAST)),
+                p.optional("alsoHere").map(s -> s.setting(JsonPlace::bool)));
         p.done();
         return output;
     }
@@ -165,6 +167,7 @@ final class ApplicationFields implements Fields<Application> {
                         r.put("offset", range.offset());
                     });
                     output.sync().ifPresent(x -> o.put("syncOn", x));
+                    output.alsoHere().ifPresent(x -> o.set("alsoHere", setting(x, JSON::booleanNode)));
                 }
             }
         }
@@ -205,6 +208,7 @@ final class ApplicationFields implements Fields<Application> {
         texts(n, "attached", installed.attached());
         installed.show().ifPresent(x -> n.set("show", setting(x, JSON::textNode)));
         installed.cid().ifPresent(x -> n.put("cid", x));
+        installed.running().ifPresent(x -> n.set("running", setting(x, JSON::booleanNode)));
     }
 
     private static JsonNode binding(Binding b) {

@@ -24,6 +24,8 @@ public enum Reason {
     ATTACHMENT_OFF("previs.not-sending", MEANS, "previs.input-differs"),
     /** Beyond what the source's licence or product sends. */
     OVER_LIMIT("universe.over-limit", MEANS, "universe.over-limit"),
+    /** The sending program has not been started. */
+    NOT_RUNNING("program.not-running", MEANS, "program.not-running"),
     /** The control link is switched off at the sender. */
     LINK_OFF("control.not-sending", MEANS, "control.not-sending"),
 
@@ -51,6 +53,8 @@ public enum Reason {
     NOT_DELIVERED("universe.not-delivered", NAMED, "universe.not-delivered"),
     /** Sent to those found, and the receiver answers no polls. */
     SILENT("discovery.silent", NAMED, "universe.not-delivered"),
+    /** The sender gives no copy to programs on its own computer. */
+    NO_LOCAL_COPY("universe.no-local-copy", NAMED, "universe.no-local-copy"),
     /** The sender has no route to the receiver. */
     NO_ROUTE("address.unreachable", NAMED, "address.unreachable"),
     /** The sender's system sends it by another adapter than the program is bound to, which does not lead there. */
@@ -111,6 +115,8 @@ public enum Reason {
     /** Another adapter of the segment has the receiver's address. */
     DUPLICATE("address.duplicate", TAKEN, "address.duplicate"),
 
+    /** The receiving program has not been started. */
+    FAR_NOT_RUNNING("program.not-running-at-receiver", LET_IN, "program.not-running"),
     /** The receiver's firewall bars it. */
     FIREWALL("host.firewall", LET_IN, "host.firewall"),
     /** The program has another input chosen than the console's own stream. */

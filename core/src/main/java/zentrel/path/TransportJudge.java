@@ -37,14 +37,26 @@ final class TransportJudge {
         Host to = context.index.host(s.to().host());
         List<Adapter> listening = sockets.listening(s.to(), s.listen(), to);
         if (from.id().equals(to.id())) {
-            return within.judge(hops, s, from, listening);
+            Carried carried = within.judge(hops, s, from, listening);
+            running(hops, s);
+            return carried;
         }
         Optional<WrongTarget> wrong = WrongTarget.of(context, choice, s, from, to, listening);
         Shipment meant =
                 wrong.map(w -> s.to(Delivery.UNICAST, List.of(w.right()))).orElseGet(() -> asBroadcast(s, from, to));
         Carried carried = between(hops, meant, from, to, listening);
         wrong.ifPresent(w -> w.judge(HopDraft.at(hops, HopKind.NAMED), context));
+        running(hops, s);
         return carried;
+    }
+
+    private static void running(List<HopDraft> hops, Shipment s) {
+        if (!s.from().installed().runs()) {
+            HopDraft.at(hops, HopKind.MEANS).broken(Reason.NOT_RUNNING, s.from().id(), Facts.of("program", s.from()));
+        }
+        if (!s.to().installed().runs()) {
+            HopDraft.at(hops, HopKind.LET_IN).broken(Reason.FAR_NOT_RUNNING, s.to().id(), Facts.of("program", s.to()));
+        }
     }
 
     /**

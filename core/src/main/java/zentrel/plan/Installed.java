@@ -13,6 +13,7 @@ import zentrel.text.PlainText;
  * @param attached hardware that unlocks something, in its maker's words
  * @param show the show that is stored on it, with its version as people write it; for what plays back by itself
  * @param cid the identity under which it sends sACN (ANSI E1.31-2018 §5.6); empty where it has one of its own, as it should
+ * @param running whether the program has been started; empty where nobody has said so, and it is taken to run
  */
 @RecordBuilder
 public record Installed(
@@ -20,11 +21,12 @@ public record Installed(
         Optional<String> licence,
         List<String> attached,
         Optional<Setting<String>> show,
-        Optional<String> cid)
+        Optional<String> cid,
+        Optional<Setting<Boolean>> running)
         implements InstalledBuilder.With {
     /** Nothing is said. */
-    public static final Installed NOTHING_SAID =
-            new Installed(Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty());
+    public static final Installed NOTHING_SAID = new Installed(
+            Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
 
     public Installed {
         profile.ifPresent(t -> PlainText.require("The id of a profile", t));
@@ -35,8 +37,13 @@ public record Installed(
         attached = List.copyOf(attached);
     }
 
+    /** Whether it runs now, as far as anybody has said. */
+    public boolean runs() {
+        return running.map(Setting::inForce).orElse(true);
+    }
+
     /** Made from a profile, and nothing more is said. */
     public static Installed of(String profile) {
-        return new Installed(Optional.of(profile), Optional.empty(), List.of(), Optional.empty(), Optional.empty());
+        return NOTHING_SAID.withProfile(Optional.of(profile));
     }
 }

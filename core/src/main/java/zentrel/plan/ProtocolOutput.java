@@ -10,13 +10,16 @@ import java.util.Optional;
  * @param enabled the application's own switch for the protocol
  * @param ranges label to wire; where none is given every label is its own wire number
  * @param sync the universe on which it sends sACN synchronisation packets (ANSI E1.31-2018 §6.3), if it does
+ * @param alsoHere whether programs on the same computer get a copy whatever adapter it goes out by; empty where the program has no
+ *     such switch or nobody has said how it stands, and the system decides
  */
 @RecordBuilder
-public record ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges, Optional<Integer> sync)
+public record ProtocolOutput(
+        Setting<Boolean> enabled, List<LabelRange> ranges, Optional<Integer> sync, Optional<Setting<Boolean>> alsoHere)
         implements ProtocolOutputBuilder.With {
     /** An output that sends no synchronisation. */
     public ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges) {
-        this(enabled, ranges, Optional.empty());
+        this(enabled, ranges, Optional.empty(), Optional.empty());
     }
 
     /** Switched on, every label its own wire number. */

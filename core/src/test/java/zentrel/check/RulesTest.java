@@ -288,6 +288,14 @@ class RulesTest {
                 arguments("adapter.loopback", "desk", 2, bind(PIER, "desk", Purpose.SACN_SEND, Binding.LOOPBACK)),
                 arguments("adapter.loopback", "fw-a", 7, bind(PIER, "fw-a", Purpose.SACN_LISTEN, Binding.LOOPBACK)),
                 arguments(
+                        "program.not-running",
+                        "desk",
+                        1,
+                        PIER.with(
+                                Kind.APPLICATION.id("desk"),
+                                a -> a.withInstalled(a.installed().withRunning(Optional.of(Setting.of(false)))))),
+                arguments("universe.no-local-copy", "tx", 4, withoutLocalCopy()),
+                arguments(
                         "adapter.unplugged",
                         "node-a.net",
                         6,
@@ -589,6 +597,21 @@ class RulesTest {
 
         assertThat(finding.text()).contains("of 10 Mbit/s");
         assertThat(finding.fixes()).isEmpty();
+    }
+
+    /** A console beside a previs on one computer that sends to the network only. */
+    private static Plan withoutLocalCopy() {
+        return zentrel.TestPlans.read("""
+                {"zentrel-plan":1,"segments":[{"id":"n"}],
+                 "hosts":[{"id":"h","kind":"computer","system":"linux",
+                           "adapters":[{"id":"a","segment":"n","addresses":["10.71.0.1/16"]}]}],
+                 "applications":[{"id":"tx","host":"h","kind":"console","outputs":{"sacn":{"alsoHere":false}}},
+                                 {"id":"rx","host":"h","kind":"previs"}],
+                 "universes":[{"id":"u","number":5}],
+                 "streams":[{"id":"s","application":"tx","universe":"u","protocol":"sacn","wire":5,"delivery":"multicast"}],
+                 "receivers":[{"id":"r","application":"rx",
+                               "ports":[{"id":"p","kind":"internal","protocol":"sacn","wire":5,"universe":"u"}]}]}
+                """.getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
     @Test

@@ -27,7 +27,7 @@ final class AdapterFixes {
         Facts facts = issue.facts();
         return switch (issue.reason()) {
             case BOUND_ELSEWHERE, BOUND_TO_LOOPBACK, LEFT_TO_SYSTEM -> bound(facts);
-            case JOINS_LEFT_TO_SYSTEM -> List.of(bind(facts, adapter(facts, "wanted")));
+            case JOINS_LEFT_TO_SYSTEM -> bound(facts);
             case LISTENS_ELSEWHERE, JOINED_ELSEWHERE, LISTENS_ON_LOOPBACK -> listening(facts);
             case UNPLUGGED ->
                 facts.form().isEmpty()
@@ -83,6 +83,9 @@ final class AdapterFixes {
         if (namesAdapters(facts)) {
             edits.add(remedies.bindAlso(
                     facts.get("program", Application.class), facts.get("purpose", Purpose.class), wanted.get()));
+        }
+        if (facts.find("adapters").isPresent()) { // a way too, and the way back is to switch them on again
+            edits.add(remedies.onlyAdapter(context.index().hostOf(wanted.get().id()), wanted.get()));
         }
         return edits;
     }

@@ -42,6 +42,9 @@ public final class PathFixes {
                     NO_RECEIVER,
                     SILENT,
                     INPUT_OFF,
+                    NOT_RUNNING,
+                    FAR_NOT_RUNNING,
+                    NO_LOCAL_COPY,
                     NOT_TAKEN -> sources.of(issue);
             case BOUND_ELSEWHERE,
                     LEFT_TO_SYSTEM,

@@ -143,6 +143,35 @@ public final class Remedies {
                         a -> a.withOutput(protocol, a.output(protocol).withEnabled(true))));
     }
 
+    Edit start(Application application) {
+        return new Edit(
+                "Start " + name(application.id()),
+                p -> p.with(
+                        application.id(),
+                        a -> a.withInstalled(a.installed().withRunning(Optional.of(Setting.of(true))))));
+    }
+
+    Edit alsoHere(Application application, Protocol protocol) {
+        return new Edit(
+                "Let " + name(application.id()) + " send " + protocol.title() + " also to this computer",
+                p -> p.with(
+                        application.id(),
+                        a -> a.withOutput(protocol, a.output(protocol).withAlsoHere(Optional.of(Setting.of(true))))));
+    }
+
+    /** All adapters of a device but one; what leaves the choice to the system then has only that. */
+    Edit onlyAdapter(Host host, Adapter kept) {
+        return new Edit(
+                "Switch off every adapter of " + host.name() + " but " + kept.name(),
+                p -> p.with(
+                        host.id(),
+                        h -> h.withAdapters(h.adapters().stream()
+                                .map(a -> a.id().equals(kept.id()) || a.kind() == AdapterKind.LOOPBACK
+                                        ? a
+                                        : a.withEnabled(Setting.of(false)))
+                                .toList())));
+    }
+
     Edit setPortWire(Port port, int wire) {
         return new Edit("Set " + name(port.id()) + " to " + wire, p -> p.with(port.id(), x -> x.withWire(wire)));
     }

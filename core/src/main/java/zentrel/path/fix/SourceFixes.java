@@ -49,6 +49,10 @@ final class SourceFixes {
                 facts.find("address", HostAddress.class)
                         .map(a -> List.of(remedies.addToList(facts.get("stream", Stream.class), a.address())))
                         .orElse(List.of());
+            case NOT_RUNNING, FAR_NOT_RUNNING -> List.of(remedies.start(facts.get("program", Application.class)));
+            case NO_LOCAL_COPY ->
+                List.of(remedies.alsoHere(
+                        facts.get("program", Application.class), facts.get("protocol", Protocol.class)));
             case INPUT_OFF -> List.of(remedies.inputOn(facts.get("receiver", Receiver.class)));
             case NOT_TAKEN ->
                 List.of(remedies.takeAlso(
