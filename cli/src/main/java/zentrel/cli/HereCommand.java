@@ -3,6 +3,7 @@ package zentrel.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -10,10 +11,17 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import zentrel.compare.SeenAdapter;
 import zentrel.compare.SeenComputer;
+import zentrel.compare.UsingComputer;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFile;
+import zentrel.file.PlanFileException;
 import zentrel.live.ThisComputer;
+import zentrel.plan.Host;
+import zentrel.plan.Plan;
 
 /** {@code zentrel here [PLAN HOST]}: the adapters of this computer, and how they differ from those of the plan. */
 @Command(
@@ -35,6 +43,12 @@ final class HereCommand implements Callable<Integer> {
             paramLabel = "HOST",
             description = "Which host of it this is, by name or id.")
     private @Nullable String host;
+
+    @Option(
+            names = {"-o", "--output"},
+            paramLabel = "OUT",
+            description = "Write the plan with this computer as it is: what it has is in force.")
+    private Optional<Path> output = Optional.empty();
 
     @Mixin
     @SuppressWarnings("NullAway.Init")
@@ -80,7 +94,24 @@ final class HereCommand implements Callable<Integer> {
                 out.line("This computer is as planned.");
             }
         }
+        if (output.isPresent()) {
+            write(seen, output.get());
+        }
         return differences.isEmpty() ? 0 : 1;
+    }
+
+    private void write(List<SeenAdapter> seen, Path to) throws Refusal {
+        if (plan == null || host == null) {
+            throw new Refusal("Say which host of which plan this computer is: zentrel here PLAN HOST -o OUT.");
+        }
+        LoadedPlan loaded = PlanArgument.open(plan);
+        Host chosen = PlanArgument.host(loaded.plan(), host);
+        Plan after = UsingComputer.as(loaded.plan(), chosen, seen).applyTo(loaded.plan());
+        try {
+            PlanFile.save(new LoadedPlan(after, loaded.unknown()), to);
+        } catch (PlanFileException e) {
+            throw new Refusal(String.valueOf(e.getMessage()), e);
+        }
     }
 
     private Optional<SeenComputer> compared(List<SeenAdapter> seen) throws Refusal {

@@ -171,7 +171,7 @@ final class DeviceEntries {
                         "segment",
                         Formats.reference(Kind.SEGMENT),
                         Adapter::segment,
-                        (a, s) -> s.map(a::withSegment).orElseGet(a::withoutSegment))
+                        (a, s) -> s.map(x -> onto(a, x)).orElseGet(a::withoutSegment))
                 .any(
                         "addresses",
                         "Addresses",
@@ -266,5 +266,12 @@ final class DeviceEntries {
             }
             return a.withAddresses(next);
         });
+    }
+
+    /** What comes onto a segment from none is plugged in there; whether it is can be entered beside it. */
+    private static Adapter onto(Adapter adapter, Id<Segment> segment) {
+        return adapter.segment().isEmpty()
+                ? adapter.withSegment(segment).withCarrier(true)
+                : adapter.withSegment(segment);
     }
 }

@@ -10,6 +10,8 @@ import zentrel.TestPlans;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.Host;
 import zentrel.plan.Kind;
+import zentrel.plan.Plan;
+import zentrel.plan.Setting;
 
 /** A computer as it is, beside the one of the plan: the desk box with Light at 10.77.1.1/16 and Talk at 172.19.4.10/22. */
 class SeenComputerTest {
@@ -41,5 +43,27 @@ class SeenComputerTest {
         SeenComputer compared =
                 SeenComputer.of(desk, List.of(seen(name, address, up), seen("Talk", "172.19.4.10/22", true)));
         assertThat(String.join("+", compared.differences())).isEqualTo(sentences == null ? "" : sentences);
+    }
+
+    /** What it has is in force, what was planned stays planned, and what the plan did not know is added. */
+    @org.junit.jupiter.api.Test
+    void aComputerIsTakenIntoThePlanAsItIs() {
+        Plan pier = TestPlans.pier();
+        Host desk = pier.index().host(Kind.HOST.id("desk-box"));
+        List<SeenAdapter> real = List.of(
+                seen("eth7", "10.77.9.9/16", true),
+                seen("Talk", "172.19.4.10/22", false),
+                seen("wlan0", "10.90.0.4/24", true));
+        Plan after = UsingComputer.as(pier, desk, real).applyTo(pier);
+        Host taken = after.index().host(desk.id());
+        assertThat(taken.adapters()).extracting(a -> a.name()).containsExactly("eth7", "Talk", "wlan0");
+        assertThat(taken.adapters().get(0).addresses().get(0).address())
+                .isEqualTo(new Setting<>(HostAddress.parse("10.77.1.1/16"), HostAddress.parse("10.77.9.9/16")));
+        assertThat(taken.adapters().get(1).isUp()).isFalse();
+        assertThat(SeenComputer.of(taken, real).differences()).isEmpty();
+        Plan anew = UsingComputer.asNew(Plan.EMPTY, "My laptop", zentrel.profile.OperatingSystem.LINUX, real)
+                .edit()
+                .applyTo(Plan.EMPTY);
+        assertThat(SeenComputer.of(anew.hosts().get(0), real).differences()).isEmpty();
     }
 }

@@ -11,6 +11,7 @@ import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
@@ -20,13 +21,17 @@ import zentrel.app.look.Texts;
 import zentrel.app.shell.Panel;
 import zentrel.compare.SeenAdapter;
 import zentrel.compare.SeenComputer;
+import zentrel.compare.UsingComputer;
+import zentrel.gear.Made;
 import zentrel.live.ThisComputer;
 import zentrel.plan.Adapter;
 import zentrel.plan.Host;
+import zentrel.plan.Plan;
 import zentrel.profile.AdapterKind;
 
 /** The real adapters of this computer, read again and again while the page is open, beside the computer of the plan that it is. */
 final class HerePanel extends Panel {
+    private static final String NEW = "a new computer";
     private static final int EVERY_SECONDS = 2;
     private static final double[] COLUMNS = {130, 60, 160, 200, 220};
 
@@ -43,6 +48,7 @@ final class HerePanel extends Panel {
     HerePanel(OpenDocument document, Runnable away) {
         super("This computer", away);
         this.document = document;
+        hosts.getItems().add(NEW);
         document.plan().hosts().stream()
                 .filter(h -> !h.adapters().isEmpty())
                 .forEach(h -> hosts.getItems().add(h.name()));
@@ -53,7 +59,14 @@ final class HerePanel extends Panel {
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(row(Texts.of("It is", "soft"), hosts, Texts.of("of the plan", "soft")), scroll, leave);
+        Button take = new Button("Use this computer");
+        take.setId("here-take");
+        take.getStyleClass().add("action");
+        take.setTooltip(
+                new Tooltip("Its adapters go into the plan as they are; what is planned for them stays planned"));
+        take.setOnAction(e -> take());
+        getChildren()
+                .addAll(row(Texts.of("It is", "soft"), hosts, Texts.of("of the plan", "soft"), take), scroll, leave);
         ScheduledFuture<?> unused = reader.scheduleWithFixedDelay(this::read, 0, EVERY_SECONDS, TimeUnit.SECONDS);
         sceneProperty().addListener((o, old, scene) -> {
             if (scene == null) {
@@ -90,6 +103,32 @@ final class HerePanel extends Panel {
         show();
     }
 
+    /** Takes the computer into the plan: as the one that was chosen, else as a new one. What to type is then beside it. */
+    private void take() {
+        Plan plan = document.plan();
+        List<SeenAdapter> now = seen;
+        Optional<Host> chosen = chosen();
+        document.make(
+                () -> chosen.map(h -> new Made(UsingComputer.as(plan, h, now), List.of(h.id())))
+                        .orElseGet(() -> UsingComputer.asNew(
+                                plan, "This computer", UsingComputer.system(System.getProperty("os.name")), now)),
+                made -> {
+                    document.select(made.hosts().get(0));
+                    String name = document.plan().index().name(made.hosts().get(0));
+                    if (!hosts.getItems().contains(name)) {
+                        hosts.getItems().add(name);
+                    }
+                    hosts.setValue(name);
+                    show();
+                });
+    }
+
+    private Optional<Host> chosen() {
+        return document.plan().hosts().stream()
+                .filter(h -> h.name().equals(hosts.getValue()))
+                .findFirst();
+    }
+
     /** The host of the plan of which most is found here; nobody is guessed where nothing is. */
     private Optional<Host> likely() {
         return document.plan().hosts().stream()
@@ -101,9 +140,7 @@ final class HerePanel extends Panel {
 
     private void show() {
         lines.getChildren().clear();
-        Optional<Host> host = document.plan().hosts().stream()
-                .filter(h -> h.name().equals(hosts.getValue()))
-                .findFirst();
+        Optional<Host> host = chosen();
         Optional<SeenComputer> compared = host.map(h -> SeenComputer.of(h, seen));
         GridPane grid = new GridPane();
         grid.setVgap(4);
