@@ -382,7 +382,10 @@ final class FlowJudge {
         Protocol protocol = port.protocol().inForce();
         Map<Id<Application>, List<Stream>> bySource = new java.util.LinkedHashMap<>();
         for (Stream s : context.index.streamsOf(universe)) {
-            bySource.computeIfAbsent(s.application(), a -> new ArrayList<>(2)).add(s);
+            if (!context.isOwnInput(s, port)) {
+                bySource.computeIfAbsent(s.application(), a -> new ArrayList<>(2))
+                        .add(s);
+            }
         }
         List<Stream> chosen = new ArrayList<>();
         for (List<Stream> streams : bySource.values()) {

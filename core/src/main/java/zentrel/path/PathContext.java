@@ -18,17 +18,20 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
 import zentrel.plan.AdapterAddress;
+import zentrel.plan.Application;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
+import zentrel.plan.Port;
 import zentrel.plan.Reads;
 import zentrel.plan.Segment;
 import zentrel.plan.Setting;
 import zentrel.plan.Snooping;
 import zentrel.plan.Stream;
 import zentrel.profile.AdapterKind;
+import zentrel.profile.ApplicationKind;
 import zentrel.profile.Protocol;
 
 /** What judging needs to know of the whole plan, worked out once. */
@@ -250,6 +253,17 @@ public final class PathContext {
     boolean isPowerPlain() {
         Reads.note(new Question(Topic.POWER_IS_PLAIN, ""));
         return powering.isPlain();
+    }
+
+    /**
+     * Whether a port is the network input of the console that sends a stream: a console does not take what it sends itself (common
+     * practice, no source), while a bridge would send it round in a circle.
+     */
+    boolean isOwnInput(Stream stream, Port port) {
+        Application at = index.applicationOf(port.id());
+        return at.kind() == ApplicationKind.CONSOLE
+                && stream.protocol().onNetwork()
+                && stream.application().equals(at.id());
     }
 
     boolean hasPower(Host host) {

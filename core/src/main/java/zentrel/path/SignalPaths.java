@@ -199,22 +199,48 @@ public final class SignalPaths {
         return paths.stream().filter(met::add).toList();
     }
 
-    /** The path of a stream; what a bridge sends has come to it by a leg of its own. */
+    /**
+     * The paths of sources to a port. What comes to it by a console that passes it on need not come there by itself too; where it
+     * does, the two fight and both are shown.
+     */
+    private List<SignalPath> paths(List<Stream> sources, Port port, Optional<Fixture> fixture) {
+        List<SignalPath> all = sources.stream().map(s -> path(s, port, fixture)).toList();
+        Set<Id<?>> passedOn = new HashSet<>();
+        for (SignalPath path : all) {
+            if (path.legs().size() > 1) {
+                path.source().ifPresent(passedOn::add);
+            }
+        }
+        return passedOn.isEmpty()
+                ? all
+                : all.stream()
+                        .filter(p -> p.legs().size() > 1
+                                || p.verdict() != Verdict.BROKEN
+                                || p.source().filter(passedOn::contains).isEmpty())
+                        .toList();
+    }
+
+    /** The path of a stream; what a bridge sends, or a console passes on, has come to it by a leg of its own. */
     private SignalPath path(Stream stream, Port port, Optional<Fixture> fixture) {
         return through(flows.path(stream, port, fixture), stream, 0);
     }
 
     private SignalPath through(SignalPath path, Stream stream, int bridges) {
         Application sender = context.index.application(stream.application());
-        if (sender.kind() != ApplicationKind.BRIDGE || bridges >= MOST_BRIDGES) {
+        boolean bridge = sender.kind() == ApplicationKind.BRIDGE;
+        if ((!bridge && sender.kind() != ApplicationKind.CONSOLE) || bridges >= MOST_BRIDGES) {
             return path;
         }
         Optional<Port> input = context.index.portsOf(stream.universe()).stream()
                 .filter(p -> context.index.applicationOf(p.id()).id().equals(sender.id()))
+                .filter(p -> bridge || p.protocol().inForce().onNetwork())
                 .findFirst();
         Optional<Stream> feeds = input.flatMap(p -> flows.sources(stream.universe(), p).stream()
                 .filter(s -> !s.application().equals(sender.id()))
                 .findFirst());
+        if (!bridge && feeds.isEmpty()) {
+            return path; // a console has levels of its own
+        }
         SignalPath before = feeds.isPresent()
                 ? through(flows.path(feeds.get(), input.orElseThrow(), Optional.empty()), feeds.get(), bridges + 1)
                 : missing.unsent(stream.universe(), input, Optional.empty());
@@ -233,7 +259,7 @@ public final class SignalPaths {
             List<Port> ports = portsTo(fixture, universe);
             for (Port port : ports) {
                 List<Stream> sources = flows.sources(universe, port);
-                sources.forEach(s -> paths.add(path(s, port, Optional.of(fixture))));
+                paths.addAll(paths(sources, port, Optional.of(fixture)));
                 if (sources.isEmpty()) {
                     paths.add(missing.unsent(universe, Optional.of(port), Optional.of(fixture)));
                 }
@@ -280,7 +306,7 @@ public final class SignalPaths {
         List<Stream> streams = context.index.streamsOf(id);
         for (Port port : ports) {
             List<Stream> sources = flows.sources(id, port);
-            sources.forEach(s -> paths.add(path(s, port, Optional.empty())));
+            paths.addAll(paths(sources, port, Optional.empty()));
             if (sources.isEmpty()) {
                 paths.add(missing.unsent(id, Optional.of(port), Optional.empty()));
             }

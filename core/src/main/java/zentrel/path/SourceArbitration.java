@@ -70,7 +70,10 @@ final class SourceArbitration {
         }
         List<Stream> reaching = new ArrayList<>(List.of(stream));
         for (Stream rival : context.streamsOn(stream.protocol(), wire.get())) {
-            if (rival.id().equals(stream.id()) || !sends(rival, context) || !arrives.test(rival, port)) {
+            if (rival.id().equals(stream.id())
+                    || context.isOwnInput(rival, port)
+                    || !sends(rival, context)
+                    || !arrives.test(rival, port)) {
                 continue;
             }
             reaching.add(rival);
@@ -279,12 +282,10 @@ final class SourceArbitration {
     }
 
     static boolean sends(Stream s, PathContext context) {
+        Application from = context.index.application(s.application());
         return s.enabled().inForce()
                 && !s.standby()
-                && context.index
-                        .application(s.application())
-                        .output(s.protocol())
-                        .enabled()
-                        .inForce();
+                && from.output(s.protocol()).enabled().inForce()
+                && from.installed().runs();
     }
 }
