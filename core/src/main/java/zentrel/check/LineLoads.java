@@ -11,8 +11,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
 import zentrel.profile.HostKind;
 import zentrel.profile.OperatingSystem;
+import zentrel.profile.PortKind;
 import zentrel.text.Numbers;
 
 /** More than 32 unit loads on a DMX line: {@code line.loads}. */
@@ -39,6 +41,9 @@ final class LineLoads extends PathRule {
                             .add(v.device()));
         }
         for (Line line : context.plan().lines()) {
+            if (!isDmx(context.index(), line)) {
+                continue;
+            }
             List<Fixture> fixtures = context.index().fixturesOn(line.id());
             long passedOn = passing.isEmpty()
                     ? 0
@@ -59,6 +64,12 @@ final class LineLoads extends PathRule {
             }
         }
         return findings;
+    }
+
+    /** Whether a line is a DMX line: behind a pixel output are pixels, and an input of a program is no line at all. */
+    private static boolean isDmx(PlanIndex index, Line line) {
+        return index.port(line.port()).kind() == PortKind.DMX
+                && index.applicationOf(line.port()).kind() != ApplicationKind.PIXEL_CONTROLLER;
     }
 
     /** A splitter after as many fixtures as leave room for it; the rest hang on its branches, as many as they need. */

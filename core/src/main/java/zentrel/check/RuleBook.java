@@ -73,6 +73,7 @@ public final class RuleBook {
             new PathRule("control.unmatched", RuleBook::anyLink),
             new PathRule("control.not-sending", RuleBook::anyLink),
             new DeskVersionDiffers(),
+            new DeskTwoPrimaries(),
             new PathRule("desk.remote-outputs", RuleBook::anySession),
             new PathRule("desk.backup-outranks", RuleBook::anySession),
             new PathRule("previs.input-differs", RuleBook::anyAttachment));

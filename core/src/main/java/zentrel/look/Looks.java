@@ -4,9 +4,11 @@ import java.util.List;
 import java.util.Optional;
 import zentrel.path.Hop;
 import zentrel.path.HopKind;
+import zentrel.path.Leg;
 import zentrel.path.SignalPath;
 import zentrel.path.words.PathWords;
 import zentrel.plan.*;
+import zentrel.profile.PortKind;
 import zentrel.profile.Profile;
 import zentrel.profile.ProfileSign;
 
@@ -23,18 +25,18 @@ final class Looks {
         }
         PlanIndex index = plan.index();
         PathWords words = new PathWords(index);
-        Id<?> from = place < hops.size() / 2 || path.legs().size() == 1
-                ? path.source().get()
-                : path.receiver().get();
+        Leg leg = path.legs().get(place / HopKind.values().length);
+        Id<?> from = leg.from();
         Optional<Application> source = application(index, from);
-        Optional<Application> receiver = application(index, path.receiver().get());
+        Optional<Application> receiver = application(index, leg.to());
         if (source.isEmpty() || receiver.isEmpty()) {
             return Optional.empty();
         }
         boolean link = path.protocol().equals("osc");
-        String where = index.name(path.receiver().get());
+        String where = index.name(leg.to());
         Host far = index.host(receiver.get().host());
         Host near = index.host(source.get().host());
+        boolean within = near.id().equals(far.id()); // no socket shows what stays inside
         String question = switch (hop.kind()) {
             case MEANS ->
                 link
@@ -46,18 +48,24 @@ final class Looks {
                         + ")?";
             case UP ->
                 "On " + near.name() + ": is the adapter up, with the address " + words.brief(hop)
-                        + ", and is its link light lit?";
+                        + (within ? "?" : ", and is its link light lit?");
             case NAMED ->
                 path.delivery().equals("found")
                         ? "Does " + source.get().name() + " list " + far.name() + " among what it found?"
-                        : "Is what " + source.get().name() + " sends to " + words.brief(hop) + ", and does the traffic"
-                                + " light of its socket flicker?";
+                        : within
+                                ? "Does " + source.get().name() + " show that it sends to " + words.brief(hop)
+                                        + ", and also to this computer where it asks?"
+                                : "Is what " + source.get().name() + " sends to " + words.brief(hop)
+                                        + ", and does the traffic light of its socket flicker?";
             case CARRIED ->
                 "At the network socket of " + far.name() + ":" + sign(index, far, "linked")
                         + " Does its traffic light flicker while "
                         + source.get().name()
                         + " sends, and stop when it stops?";
-            case TAKEN -> "Does " + far.name() + " answer when it is asked at " + words.brief(hop) + " (ping)?";
+            case TAKEN ->
+                within
+                        ? "Does " + receiver.get().name() + " show the same adapter, " + words.brief(hop) + "?"
+                        : "Does " + far.name() + " answer when it is asked at " + words.brief(hop) + " (ping)?";
             case LET_IN ->
                 "Does " + receiver.get().name() + " show that " + (link ? "a message" : "a source")
                         + " arrives at all?";
@@ -69,11 +77,20 @@ final class Looks {
             case WINS ->
                 link
                         ? "Does " + receiver.get().name() + " react to another message?"
-                        : "With a tester plugged into " + where + ": do the levels change with those of "
-                                + source.get().name() + "?";
+                        : isInside(index, leg.to())
+                                ? "Does " + receiver.get().name() + " show "
+                                        + source.get().name() + " as the source of its levels at " + where + "?"
+                                : "With a tester plugged into " + where + ": do the levels change with those of "
+                                        + source.get().name() + "?";
             case LEADS -> "Does it respond now?";
         };
         return Optional.of(new Look(place, hop.kind(), hop.kind() == HopKind.MEANS ? from : hop.at(), question));
+    }
+
+    private static boolean isInside(PlanIndex index, Id<?> port) {
+        return port.as(Kind.PORT)
+                .filter(p -> index.port(p).kind() == PortKind.INTERNAL)
+                .isPresent();
     }
 
     private static Optional<Application> application(PlanIndex index, Id<?> id) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.control.OscPattern;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 import zentrel.profile.Traffic;
 
@@ -46,8 +47,61 @@ final class LinkJudge {
                         Delivery.UNICAST,
                         List.of(link.destination().inForce()),
                         link.id()));
+        toAnotherDesk(hops.get(HopKind.NAMED.index()), link, to);
         receiving(hops, link, to);
         return new Leg(from.id(), to.id(), HopDraft.finish(hops));
+    }
+
+    /** A backup or a remote does not act on cues while the primary of its session leads, unless the primary gets them too. */
+    private void toAnotherDesk(HopDraft hop, ControlLink link, Application to) {
+        Optional<Session> session = context.index.sessionOf(to.id());
+        Optional<Part> part = context.index.partOf(to.id());
+        if (session.isEmpty() || part.isEmpty() || part.get() == Part.PRIMARY) {
+            return;
+        }
+        Optional<Application> primary = session.get().members().stream()
+                .filter(m -> m.part() == Part.PRIMARY)
+                .map(m -> context.index.application(m.application()))
+                .filter(a -> a.osc().isPresent())
+                .findFirst();
+        boolean both = primary.isEmpty()
+                || context.plan.links().stream()
+                        .anyMatch(l -> l.from().equals(link.from())
+                                && l.to().equals(primary.get().id())
+                                && l.enabled().inForce());
+        if (both) {
+            return;
+        }
+        Application leads = primary.get();
+        Facts facts = Facts.as(
+                "not-primary",
+                "sent",
+                link.id(),
+                "program",
+                to,
+                "part",
+                part.get(),
+                "session",
+                session.get(),
+                "primary",
+                leads,
+                "port",
+                leads.osc().orElseThrow().port().inForce());
+        Optional<Ipv4Address> right = addressOf(leads);
+        hop.atRisk(
+                Reason.WRONG_TARGET,
+                link.id(),
+                right.map(r -> facts.and("right", r)).orElse(facts.in("not-primary-without-address")));
+    }
+
+    /** Where a program takes OSC. */
+    private Optional<Ipv4Address> addressOf(Application program) {
+        List<Id<Adapter>> bound = program.binding(Purpose.OSC_LISTEN).adapters();
+        return context.index.host(program.host()).adapters().stream()
+                .filter(a -> bound.isEmpty() || bound.contains(a.id()))
+                .flatMap(a -> a.addresses().stream())
+                .map(a -> a.inForce().address())
+                .findFirst();
     }
 
     private void receiving(List<HopDraft> hops, ControlLink link, Application to) {

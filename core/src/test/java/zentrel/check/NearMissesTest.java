@@ -40,6 +40,18 @@ class NearMissesTest {
     static Stream<Arguments> misses() {
         return Stream.of(
                 arguments(
+                        "control.wrong-target",
+                        "the main desk is the one that gets it",
+                        RulesTest.toTheBackup("\"to\":\"m\",\"destination\":\"10.71.0.1\"", "")),
+                arguments(
+                        "control.wrong-target",
+                        "the backup gets it beside the main desk",
+                        RulesTest.toTheBackup(
+                                "\"to\":\"m\",\"destination\":\"10.71.0.1\"",
+                                ",{\"id\":\"also\",\"from\":\"c\",\"to\":\"b\",\"destination\":\"10.71.0.2\","
+                                        + "\"port\":24610,\"pattern\":\"/show/next\"}")),
+                arguments("line.loads", "a pixel output with forty fixtures is no DMX line", pixels()),
+                arguments(
                         "address.duplicate",
                         "the same address on another segment",
                         adapter("cue.talk", at("172.19.4.21/22"))),
@@ -202,5 +214,24 @@ class NearMissesTest {
                 .filteredOn(f -> f.severity() != Severity.NOTE)
                 .extracting(Finding::rule)
                 .doesNotContain(rule);
+    }
+
+    private static Plan pixels() {
+        StringBuilder fixtures = new StringBuilder();
+        for (int i = 0; i < 40; i++) {
+            fixtures.append(i == 0 ? "" : ",")
+                    .append("{\"id\":\"f%d\",\"line\":\"l\",\"breaks\":[{\"universe\":\"u\",\"start\":%d}]}"
+                            .formatted(i, 3 * i + 1));
+        }
+        return TestPlans.read("""
+                {"zentrel-plan":1,"segments":[{"id":"n"}],
+                 "hosts":[{"id":"h","kind":"console","adapters":[{"id":"a","segment":"n","addresses":["10.71.0.1/16"]}]},
+                          {"id":"p","kind":"pixel-controller","adapters":[{"id":"b","segment":"n","addresses":["10.71.0.2/16"]}]}],
+                 "applications":[{"id":"tx","host":"h","kind":"console"},{"id":"rx","host":"p","kind":"pixel-controller"}],
+                 "universes":[{"id":"u","number":5}],
+                 "streams":[{"id":"s","application":"tx","universe":"u","protocol":"sacn","wire":5,"delivery":"multicast"}],
+                 "receivers":[{"id":"r","application":"rx","ports":[{"id":"o","protocol":"sacn","wire":5,"universe":"u"}]}],
+                 "lines":[{"id":"l","port":"o"}],"fixtures":[%s]}
+                """.formatted(fixtures).getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 }

@@ -357,6 +357,8 @@ class RulesTest {
                         "go",
                         4,
                         link(l -> l.withDestination(Ipv4Address.parse("172.19.4.11")))),
+                arguments(
+                        "control.wrong-target", "go", 4, toTheBackup("\"to\":\"b\",\"destination\":\"10.71.0.2\"", "")),
                 arguments("control.unmatched", "go", 10, link(l -> l.withPattern("/pier/stop"))),
                 arguments("control.not-sending", "go", 1, link(l -> l.withEnabled(false))),
                 arguments(
@@ -515,6 +517,15 @@ class RulesTest {
                         PIER.with(Kind.STREAM.id("s2-spare"), s -> s.withPriority(120))),
                 arguments("desk.remote-outputs", "spare", 9, asRemote(PIER)),
                 arguments(
+                        "desk.two-primaries",
+                        "pier-session",
+                        0,
+                        PIER.with(
+                                Kind.SESSION.id("pier-session"),
+                                s -> s.withMembers(s.members().stream()
+                                        .map(m -> new Session.Member(m.application(), Part.PRIMARY))
+                                        .toList()))),
+                arguments(
                         "desk.version-differs",
                         "spare",
                         0,
@@ -612,6 +623,21 @@ class RulesTest {
                  "receivers":[{"id":"r","application":"rx",
                                "ports":[{"id":"p","kind":"internal","protocol":"sacn","wire":5,"universe":"u"}]}]}
                 """.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
+
+    /** A cue player, a main desk and its backup. */
+    static Plan toTheBackup(String target, String more) {
+        return zentrel.TestPlans.read("""
+                {"zentrel-plan":1,"segments":[{"id":"n"}],
+                 "hosts":[{"id":"hm","kind":"console","adapters":[{"id":"am","segment":"n","addresses":["10.71.0.1/16"]}]},
+                          {"id":"hb","kind":"console","adapters":[{"id":"ab","segment":"n","addresses":["10.71.0.2/16"]}]},
+                          {"id":"hc","kind":"computer","adapters":[{"id":"ac","segment":"n","addresses":["10.71.0.3/16"]}]}],
+                 "applications":[{"id":"m","name":"Main","host":"hm","kind":"console","osc":{"port":24610,"targets":["/show/next"]}},
+                                 {"id":"b","name":"Backup","host":"hb","kind":"console","osc":{"port":24610,"targets":["/show/next"]}},
+                                 {"id":"c","name":"Cues","host":"hc","kind":"show-control"}],
+                 "sessions":[{"id":"e","name":"Evening","members":[{"application":"m","part":"primary"},{"application":"b","part":"backup"}]}],
+                 "links":[{"id":"go","from":"c",%s,"port":24610,"pattern":"/show/next"}%s]}
+                """.formatted(target, more).getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
     @Test

@@ -178,7 +178,7 @@ public record FlowModel(
                 }
                 if (index.find(path.receiver().get()).orElse(null) instanceof Port port && !standby) {
                     ports.merge(port.id(), verdict, (a, b) -> a.compareTo(b) < 0 ? a : b);
-                    if (port.kind() == zentrel.profile.PortKind.DMX) {
+                    if (port.kind() == zentrel.profile.PortKind.DMX && hasFixtures(signal)) {
                         byUniverse.merge(signal, verdict, (a, b) -> a.compareTo(b) > 0 ? a : b);
                     }
                 }
@@ -208,6 +208,13 @@ public record FlowModel(
                     + " · width is the number of universes";
             return new FlowModel(
                     List.copyOf(senders.values()), carriers, sorted(carriers), bundles(out), bundles(in), summary);
+        }
+
+        /** A universe without fixtures reaches none, however well it arrives. */
+        private boolean hasFixtures(Id<?> signal) {
+            return signal.as(Kind.UNIVERSE)
+                    .filter(u -> !index.fixturesIn(u).isEmpty())
+                    .isPresent();
         }
 
         private static Verdict shown(Verdict verdict) {

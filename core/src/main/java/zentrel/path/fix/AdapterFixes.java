@@ -108,6 +108,13 @@ final class AdapterFixes {
     /** It goes to somebody else, or to an address that the receiver will have but has not yet. */
     private List<Edit> destination(Facts facts) {
         Id<?> sent = facts.get("sent", Id.class);
+        if (facts.is("not-primary")) {
+            return List.of(remedies.link(
+                    facts.id("sent", Kind.LINK),
+                    facts.get("primary", Application.class),
+                    facts.get("right", Ipv4Address.class),
+                    facts.number("port")));
+        }
         if (facts.is("planned")) {
             List<Edit> edits = new ArrayList<>(remedies.addresses().applyPlanned(adapter(facts, "adapter")));
             edits.add(remedies.aim(sent, facts.get("now", Ipv4Address.class)));

@@ -325,6 +325,13 @@ public final class Remedies {
     }
 
     /** Sends a control link or what is attached to an address, or adds the address to the list of a stream. */
+    /** A link to another program, at its address and port. */
+    Edit link(Id<ControlLink> link, Application to, Ipv4Address at, int port) {
+        return new Edit(
+                "Send " + name(link) + " to " + name(to.id()) + " at " + at + ", port " + port,
+                p -> p.with(link, l -> l.withTo(to.id()).withDestination(at).withPort(Setting.of(port))));
+    }
+
     Edit aim(Id<?> signal, Ipv4Address at) {
         Object found = context.index().find(signal).orElseThrow();
         if (found instanceof Stream stream) {

@@ -1,0 +1,65 @@
+package zentrel.check;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import zentrel.plan.Application;
+import zentrel.plan.Edit;
+import zentrel.plan.Id;
+import zentrel.plan.Part;
+import zentrel.plan.Plan;
+import zentrel.plan.Session;
+
+/** Two desks of one session that both lead it: {@code desk.two-primaries}. */
+final class DeskTwoPrimaries extends PathRule {
+    DeskTwoPrimaries() {
+        super("desk.two-primaries");
+    }
+
+    @Override
+    public boolean applies(CheckContext context) {
+        return context.plan().sessions().stream().anyMatch(s -> s.members().size() > 1);
+    }
+
+    @Override
+    Collection<Finding> unmet(CheckContext context) {
+        List<Finding> findings = new ArrayList<>();
+        for (Session session : context.plan().sessions()) {
+            List<Id<Application>> leading = session.members().stream()
+                    .filter(m -> m.part() == Part.PRIMARY)
+                    .map(Session.Member::application)
+                    .toList();
+            if (leading.size() < 2) {
+                continue;
+            }
+            String names = leading.stream().map(context.index()::name).collect(Collectors.joining(" and "));
+            List<Id<?>> subjects = new ArrayList<>(List.of(session.id()));
+            subjects.addAll(leading);
+            findings.add(unmet(
+                    Severity.BROKEN,
+                    Optional.empty(),
+                    subjects,
+                    names + " are both primary in " + session.name()
+                            + "; one of them leads. Make the others its backup.",
+                    leading.stream()
+                            .map(kept -> new Edit(
+                                    "Let " + context.index().name(kept) + " lead " + session.name()
+                                            + ", the others as backup",
+                                    p -> only(p, session, kept)))
+                            .toList()));
+        }
+        return findings;
+    }
+
+    private static Plan only(Plan plan, Session session, Id<Application> kept) {
+        return plan.with(
+                session.id(),
+                s -> s.withMembers(s.members().stream()
+                        .map(m -> m.part() == Part.PRIMARY && !m.application().equals(kept)
+                                ? new Session.Member(m.application(), Part.BACKUP)
+                                : m)
+                        .toList()));
+    }
+}
