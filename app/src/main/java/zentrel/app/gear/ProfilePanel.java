@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.util.Comparator;
 import java.util.Locale;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -11,6 +12,7 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -19,10 +21,14 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Texts;
+import zentrel.app.shell.Boxes;
+import zentrel.entry.ProfileForm;
+import zentrel.entry.ProfileOfDevice;
 import zentrel.file.PlanFileException;
 import zentrel.file.ProfileFile;
 import zentrel.gear.Library;
 import zentrel.gear.Making;
+import zentrel.plan.Kind;
 import zentrel.profile.Profile;
 
 /** The library: choose a profile, add gear of it, copy it as one's own, edit it as its file, import and export. */
@@ -34,6 +40,9 @@ final class ProfilePanel extends HBox {
     private final TextField filter = new TextField();
     private final ListView<Profile> list = new ListView<>();
     private final TextArea text = new TextArea();
+    private final ProfileFormPane form = new ProfileFormPane(text::setText);
+    private final VBox middle = new VBox(form);
+    private final Button other = new Button("As its file");
     private final Label state = Texts.wrapped("", "small");
     private final Button keep = button("Keep as mine", "profile-keep", this::keep);
     private final Button add = button("Add one to the plan", "profile-add", this::addOne);
@@ -68,19 +77,32 @@ final class ProfilePanel extends HBox {
         text.setAccessibleText("The profile as its file");
         text.textProperty().addListener(o -> judge());
         VBox.setVgrow(text, Priority.ALWAYS);
+        VBox.setVgrow(form, Priority.ALWAYS);
+        VBox.setVgrow(middle, Priority.ALWAYS);
+        other.setId("profile-other");
+        other.getStyleClass().add("quiet");
+        other.setOnAction(e -> toggle());
         Button back = button("Back to the ledger", "profile-back", away);
         back.getStyleClass().setAll("button", "quiet");
-        HBox row = new HBox(
-                10,
-                add,
-                keep,
-                button("Import …", "profile-import", this::importFile),
-                button("Export …", "profile-export", this::exportFile),
-                back);
+        Button fresh = button(
+                "New", "profile-new", () -> text.setText(ProfileForm.empty().json()));
+        Button ofDevice = button("Of the selected device", "profile-of-device", this::ofDevice);
+        FlowPane row = new FlowPane(10, 6);
+        row.getChildren()
+                .addAll(
+                        add,
+                        keep,
+                        fresh,
+                        ofDevice,
+                        button("Import …", "profile-import", this::importFile),
+                        button("Export …", "profile-export", this::exportFile),
+                        back);
         row.setAlignment(Pos.CENTER_LEFT);
-        VBox right = new VBox(
-                6, Texts.heading("As its file; edit it and keep it under an id of your own"), text, state, row);
+        HBox head = new HBox(12, Texts.heading("Edit it, and keep it under an id of your own"), other);
+        head.setAlignment(Pos.CENTER_LEFT);
+        VBox right = new VBox(6, head, middle, state, row);
         HBox.setHgrow(right, Priority.ALWAYS);
+        right.setMinWidth(0);
         getChildren().addAll(left, right);
         fill(null);
     }
@@ -135,8 +157,27 @@ final class ProfilePanel extends HBox {
         }
     }
 
+    private void toggle() {
+        boolean asFile = middle.getChildren().contains(form);
+        middle.getChildren().setAll(asFile ? text : form);
+        other.setText(asFile ? "As a form" : "As its file");
+    }
+
+    /** A profile of what is selected, to be completed. */
+    private void ofDevice() {
+        Optional.ofNullable(document.selectionProperty().get())
+                .filter(id -> document.plan().index().find(id).isPresent())
+                .flatMap(
+                        id -> id.as(Kind.HOST).or(() -> Boxes.of(document.plan().index(), id)))
+                .ifPresentOrElse(
+                        id -> text.setText(ProfileOfDevice.of(
+                                document.plan(), document.plan().index().host(id))),
+                        () -> document.tell("Select a device first."));
+    }
+
     private void judge() {
         Profile profile = typed();
+        form.show(text.getText());
         state.getStyleClass().removeAll("broken", "soft");
         state.getStyleClass().add(profile == null ? "broken" : "soft");
         if (profile != null) {
