@@ -139,10 +139,10 @@ class AddressPagesWindowTest extends OpenWindow {
         assertThat(nodes).isEqualTo(9);
         for (long left = nodes; left > 0; left--) {
             long now = left;
-            settled(() -> there(robot, "#box-done-0") && label(robot, "9 boxes, " + now + " to do"));
+            settled(() -> there(robot, "#box-done-0") && label(robot, "9 devices, " + now + " to do"));
             fire(robot, "#box-done-0");
         }
-        settled(() -> label(robot, "9 boxes, all set"));
+        settled(() -> label(robot, "9 devices, all set"));
         settled(() -> document.plan().equals(ready));
         robot.push(KeyCode.ESCAPE);
         settled(() -> there(robot, "#address-list"));
@@ -269,5 +269,28 @@ class AddressPagesWindowTest extends OpenWindow {
         assertThat(fx(() -> document.reportProperty().get().isBroken())).isFalse();
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().equals(ready));
+    }
+
+    /** The computer that this runs on comes into the plan by one press, with the adapters that it has. */
+    @Test
+    void thisComputerIsTakenIntoThePlan(FxRobot robot) {
+        int before = plan().hosts().size();
+        fx(() -> {
+            window.show(zentrel.app.addresses.AddressesPage.class).here();
+            return true;
+        });
+        settled(() -> there(robot, "#here-take"));
+        settled(() -> "a new computer"
+                .equals(robot.lookup("#here-host")
+                        .queryAs(javafx.scene.control.ComboBox.class)
+                        .getValue()));
+        fire(robot, "#here-take");
+        settled(() -> document.plan().hosts().size() == before + 1);
+        settled(() -> "This computer"
+                .equals(robot.lookup("#here-host")
+                        .queryAs(javafx.scene.control.ComboBox.class)
+                        .getValue()));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().hosts().size() == before);
     }
 }

@@ -98,7 +98,7 @@ final class HerePanel extends Panel {
         }
         seen = now;
         if (hosts.getValue() == null) {
-            likely().ifPresent(h -> hosts.setValue(h.name()));
+            hosts.setValue(likely().map(Host::name).orElse(NEW));
         }
         show();
     }
@@ -174,7 +174,7 @@ final class HerePanel extends Panel {
         if (compared.isEmpty()) {
             lines.getChildren()
                     .add(Texts.wrapped(
-                            "Say which computer of the plan this is, and what differs is told here.", "soft"));
+                            "Say which computer of the plan this is, and what differs is listed here.", "soft"));
         } else if (compared.get().differences().isEmpty()) {
             lines.getChildren().add(Texts.wrapped("This computer is as planned.", "passes"));
         } else {

@@ -119,10 +119,11 @@ public final class PathStrip extends VBox {
 
     private void refresh() {
         getChildren().clear();
-        getStyleClass().remove("two");
+        getStyleClass().removeAll("two", "one");
         Report report = document.reportProperty().get();
         Optional<SignalPath> path = shown();
         if (report == null || path.isEmpty()) {
+            getStyleClass().add("one"); // the page gets the room
             getChildren()
                     .add(Texts.of(
                             document.selectionProperty().get() == null
@@ -262,7 +263,7 @@ public final class PathStrip extends VBox {
         });
         head.getChildren().add(Mark.gap());
         if (path.verdict().compareTo(Verdict.AT_RISK) >= 0 || comparing) {
-            Button beside = LookRow.kept(button(comparing ? "Alone" : "Beside one that works", this::beside));
+            Button beside = LookRow.kept(button(comparing ? "Alone" : "Compare with a working path", this::beside));
             beside.setId("beside");
             head.getChildren().add(beside);
         }
@@ -292,7 +293,7 @@ public final class PathStrip extends VBox {
         };
         return protocol + " · "
                 + (path.delivery().equals("found")
-                        ? "to those found"
+                        ? "unicast to discovered nodes"
                         : path.delivery().replace('-', ' '));
     }
 
