@@ -94,7 +94,7 @@ final class PlanFiles {
         if (!document.unsavedProperty().get()) {
             return true;
         }
-        ButtonType give = new ButtonType("Give it up", ButtonBar.ButtonData.OTHER);
+        ButtonType give = new ButtonType("Discard it", ButtonBar.ButtonData.OTHER);
         ButtonType keep = new ButtonType("Keep working", ButtonBar.ButtonData.CANCEL_CLOSE);
         Alert alert = new Alert(
                 Alert.AlertType.NONE, document.plan().name() + " has changes that are not saved.", give, keep);

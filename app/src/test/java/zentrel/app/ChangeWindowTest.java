@@ -288,7 +288,7 @@ class ChangeWindowTest extends OpenWindow {
             return true;
         });
         settled(() -> !robot.lookup("#import-set").query().isDisabled());
-        assertThat(robot.lookup("Row 3: no box of the plan is called \"Moon node\"")
+        assertThat(robot.lookup("Row 3: no device of the plan is called \"Moon node\"")
                         .tryQuery())
                 .isPresent();
         fx(() -> {

@@ -47,7 +47,7 @@ class UniversesWindowTest extends OpenWindow {
             assertThat(looks).isLessThanOrEqualTo(4);
         }
         assertThat(text(robot, "#look-text"))
-                .startsWith("It dies at hop 8 (numbers agree). The plan says that it passes");
+                .startsWith("It fails at hop 8 (numbers agree). The plan says that it passes");
         assertThat(robot.lookup((javafx.scene.Node n) -> n instanceof javafx.scene.control.Label l
                                 && l.getText().startsWith("seen "))
                         .queryAll())
@@ -161,7 +161,7 @@ class UniversesWindowTest extends OpenWindow {
         settled(() -> there(robot, "#beside"));
         fire(robot, "#beside");
         settled(() -> there(robot, "#beside-says"));
-        assertThat(text(robot, "#beside-says")).contains("works; the two part at hop 4 (names receiver)");
+        assertThat(text(robot, "#beside-says")).contains("works; the two part at hop 4 (addressed to)");
         assertThat(fx(() -> robot.lookup(".differs").queryAll().size())).isEqualTo(3);
         settled(() -> there(robot, "#strip-fix"));
         assertThat(fx(() -> robot.lookup("#strip-fix").queryButton().getText()))
@@ -209,7 +209,7 @@ class UniversesWindowTest extends OpenWindow {
                         f -> f.rule().equals("universe.two-sources") && f.text().contains("Art-Net"));
     }
 
-    /** What groups do on the cables when the querier dies, and what is on the air. */
+    /** What groups do on the cables when the querier fails, and what is on the air. */
     @Test
     void theQuerierDiesOnThePageOfLoad(FxRobot robot) {
         plan();
@@ -223,14 +223,14 @@ class UniversesWindowTest extends OpenWindow {
         shown(robot);
         fire(robot, "#universes-load");
         settled(() -> there(robot, "#load-table"));
-        assertThat(said(robot)).contains("Groups on Stream go to their members only");
+        assertThat(said(robot)).contains("Multicast on Stream go to their members only");
         fx(() -> {
             robot.lookup("#load-querier")
                     .queryAs(javafx.scene.control.CheckBox.class)
                     .fire();
             return true;
         });
-        settled(() -> said(robot).contains("Groups on Stream stop 260 s after the querier died"));
+        settled(() -> said(robot).contains("Multicast on Stream stop 260 s after the querier failed"));
     }
 
     /** Every sentence on the page. */

@@ -64,7 +64,7 @@ class WindowTest extends OpenWindow {
         click(robot, "#card-boathouse-node-rx");
         waitFor("Hut desk → Port 1 of Boathouse node");
         waitFor("broken at 4 of 10: none asked for 4");
-        waitFor("The two ends' wire numbers differ by one");
+        waitFor("Universe numbers differ by one");
         await().atMost(20, SECONDS).until(() -> robot.lookup("#fix").tryQuery().isPresent());
         Button fix = robot.lookup("#fix").queryButton();
         assertThat(fix.getText()).isEqualTo("Set Port 1 of Boathouse node to 4");
@@ -230,7 +230,7 @@ class WindowTest extends OpenWindow {
             document.select(Kind.ADAPTER.id("jetty-node.network"));
             return true;
         });
-        waitFor("One address on two adapters");
+        waitFor("Duplicate IP address");
         robot.interact(() -> robot.lookup("#address-list").queryListView().requestFocus());
         robot.push(KeyCode.F2);
         await().atMost(10, SECONDS)
@@ -301,7 +301,7 @@ class WindowTest extends OpenWindow {
             return true;
         });
         waitFor("U8  Paths");
-        waitFor("The two ends use different protocols");
+        waitFor("Source and receiver use different protocols");
         fx(() -> {
             document.select(Kind.PORT.id("paths-node.p1"));
             window.showPage(1);

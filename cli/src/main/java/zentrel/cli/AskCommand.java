@@ -72,7 +72,7 @@ final class AskCommand implements Callable<Integer> {
             throw new Refusal("This system does not tell of its adapters: " + e.getMessage() + ".", e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new Refusal("It was told to stop.", e);
+            throw new Refusal("It was stopped.", e);
         }
         List<Asking.Answer> all = questions.stream()
                 .map(q -> answers.get(q.address()))

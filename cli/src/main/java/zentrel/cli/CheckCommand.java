@@ -17,7 +17,7 @@ import zentrel.text.Counted;
 @Command(
         name = "check",
         mixinStandardHelpOptions = true,
-        description = "Says what is wrong with a plan, and what mends it.")
+        description = "Lists what is wrong with a plan, and the fixes.")
 final class CheckCommand implements Callable<Integer> {
     @Mixin
     @SuppressWarnings("NullAway.Init")
@@ -74,7 +74,7 @@ final class CheckCommand implements Callable<Integer> {
         }
         out.line(
                 findings.isEmpty()
-                        ? "Nothing to find in " + report.plan().name() + "."
+                        ? "No problems found in " + report.plan().name() + "."
                         : Counted.of(findings.size(), "finding") + " in "
                                 + report.plan().name() + ".");
     }

@@ -126,7 +126,7 @@ final class ListenCommand implements Callable<Integer> {
                             s.lost(),
                             s.preview() ? ", preview" : ""));
         }
-        out.line(seen.isEmpty() ? "Nothing was heard." : Counted.of(seen.size(), "stream") + ".");
+        out.line(seen.isEmpty() ? "Nothing was received." : Counted.of(seen.size(), "stream") + ".");
         if (rest.unreadable() > 0) {
             out.line(Counted.of(rest.unreadable(), "packet") + " could not be read.");
         }

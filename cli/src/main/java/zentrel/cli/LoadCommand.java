@@ -42,10 +42,12 @@ final class LoadCommand implements Callable<Integer> {
     @SuppressWarnings("NullAway.Init")
     private Protocol protocol;
 
-    @Option(names = "--querier-dies", description = "As it is when nobody asks any more who wants which group.")
+    @Option(
+            names = {"--querier-fails", "--querier-dies"},
+            description = "As it is when the querier fails.")
     private boolean querierDies;
 
-    @Option(names = "--broadcast", description = "Sent to everybody instead of to a group or to each.")
+    @Option(names = "--broadcast", description = "Sent by broadcast instead of multicast or unicast.")
     private boolean broadcast;
 
     @Mixin
@@ -103,7 +105,7 @@ final class LoadCommand implements Callable<Integer> {
             for (Load.Air a : load.air()) {
                 out.line(String.format(
                         Locale.ROOT,
-                        "Wi-Fi of %s: %.0f packets a second to groups and everybody, %.0f %% of the airtime at 1 Mbit/s, %.0f %% at 6",
+                        "Wi-Fi of %s: %.0f packets a second of multicast and broadcast, %.0f %% of the airtime at 1 Mbit/s, %.0f %% at 6",
                         opened.index().name(a.segment()),
                         a.packets(),
                         100 * Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE),
@@ -111,7 +113,7 @@ final class LoadCommand implements Callable<Integer> {
             }
             load.groups()
                     .forEach((segment, what) ->
-                            out.line("Groups on " + opened.index().name(segment)
+                            out.line("Multicast on " + opened.index().name(segment)
                                     + switch (what) {
                                         case FLOOD -> " go everywhere.";
                                         case MEMBERS -> " go to their members only.";

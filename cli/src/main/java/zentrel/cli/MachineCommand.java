@@ -28,7 +28,7 @@ final class MachineCommand implements Callable<Integer> {
     @SuppressWarnings("NullAway.Init")
     private String host;
 
-    @Option(names = "--back", description = "What takes it all back.")
+    @Option(names = "--back", description = "The commands that undo it.")
     private boolean back;
 
     @Option(

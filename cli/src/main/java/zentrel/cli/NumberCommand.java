@@ -9,8 +9,8 @@ import picocli.CommandLine.Parameters;
 import zentrel.universe.PortAddress;
 import zentrel.universe.UniverseNumber;
 
-/** {@code zentrel number N --from artnet|sacn|show}: a universe in every dress. */
-@Command(name = "number", mixinStandardHelpOptions = true, description = "Shows one universe number in every dress.")
+/** {@code zentrel number N --from artnet|sacn|show}: a universe in every notation. */
+@Command(name = "number", mixinStandardHelpOptions = true, description = "Shows one universe number in every notation.")
 final class NumberCommand implements Callable<Integer> {
     /** Which dress the number is given in. */
     enum From {

@@ -148,7 +148,7 @@ final class PathCommand implements Callable<Integer> {
                         case NOT_APPLICABLE -> "  –   ";
                         case NOT_KNOWN -> "  ?   ";
                         case AT_RISK -> " risk ";
-                        case BROKEN -> " DIES ";
+                        case BROKEN -> "FAILS ";
                     };
                     out.line("  %2d%s%s"
                             .formatted(

@@ -18,7 +18,7 @@ import zentrel.plan.Plan;
 @Command(
         name = "who-wins",
         mixinStandardHelpOptions = true,
-        description = "Prints for each port who is heard, and what is seen there when any one source stops.")
+        description = "Prints for each port who wins, and what is seen there when any one source stops.")
 final class WhoWinsCommand implements Callable<Integer> {
     @Mixin
     @SuppressWarnings("NullAway.Init")

@@ -177,7 +177,7 @@ class LineToolsTest {
         Result found = run(
                 "next-look", "demo:draft", "boathouse-node.p1", "--saw", "6=yes", "--saw", "8=no", "--saw", "7=yes");
         assertThat(found.exit()).as("nothing more to look at").isEqualTo(1);
-        assertThat(found.out()).startsWith("It dies at hop 8 (numbers agree).");
+        assertThat(found.out()).startsWith("It fails at hop 8 (numbers agree).");
         for (String wrong : List.of("8", "0=yes", "8=perhaps", "99=no")) {
             assertThat(run("next-look", "demo:draft", "boathouse-node.p1", "--saw", wrong)
                             .exit())
@@ -206,7 +206,7 @@ class LineToolsTest {
         assertThat(taken.exit()).isEqualTo(1);
         assertThat(taken.out())
                 .contains("10.41.22.4/16 becomes 10.41.22.9/16")
-                .contains("Row 3: no box of the plan is called \"Moon node\"");
+                .contains("Row 3: no device of the plan is called \"Moon node\"");
         assertThat(run("export", after.toString(), "--as", "csv").out())
                 .contains("Jetty node,Boathouse,Network,Stream,10.41.22.9");
         Files.write(book, new byte[] {1, 2, 3});
@@ -305,7 +305,7 @@ class LineToolsTest {
         Result link = run("path", "demo:draft", "--link", "go-link", "--json");
         assertThat(link.exit()).isEqualTo(1);
         assertThat(link.json().get("paths").get(0).get("legs")).hasSize(2);
-        assertThat(run("path", "demo:draft", "--link", "go-link").out()).contains("DIES");
+        assertThat(run("path", "demo:draft", "--link", "go-link").out()).contains("FAILS");
     }
 
     // --- number: the example that the tools promise, then corners ---

@@ -119,8 +119,9 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
      */
     public static AddressImport of(Plan plan, TextTable table, Columns<Column> columns, Optional<Id<Host>> mine) {
         if (!columns.at().containsKey(Column.HOST) && !columns.at().containsKey(Column.MAC)) {
-            throw new IllegalArgumentException("No column says which box a row is about. Say which one has its name, or"
-                    + " its hardware address.");
+            throw new IllegalArgumentException(
+                    "No column says which device a row is about. Say which one has its name, or"
+                            + " its hardware address.");
         }
         Rows rows = new Rows(plan);
         for (int row = 0; row < table.rows().size(); row++) {
@@ -273,12 +274,12 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
             Optional<Adapter> byMac = Optional.ofNullable(names.macs.get(mac(cell(cells, Column.MAC))));
             String name = cell(cells, Column.HOST);
             if (name.isEmpty()) {
-                return byMac.orElseThrow(() -> new IllegalArgumentException("nothing says which box it is about"));
+                return byMac.orElseThrow(() -> new IllegalArgumentException("nothing says which device it is about"));
             }
             Host host = names.hosts.get(lower(name));
             if (host == null) {
                 return byMac.orElseThrow(
-                        () -> new IllegalArgumentException("no box of the plan is called \"" + name + "\""));
+                        () -> new IllegalArgumentException("no device of the plan is called \"" + name + "\""));
             }
             List<Adapter> own = host.adapters().stream()
                     .filter(a -> a.kind() != AdapterKind.LOOPBACK)
@@ -323,7 +324,7 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
                 return p.with(Kind.HOST, hosts);
             };
             Readdressing readdressing = Readdressing.of(
-                    plan, "Take over a table of " + Counted.of(rows, "change"), changes, mine, twice(), facts);
+                    plan, "Import a table of " + Counted.of(rows, "change"), changes, mine, twice(), facts);
             return new AddressImport(
                     new Readdressing(
                             readdressing.changes(),

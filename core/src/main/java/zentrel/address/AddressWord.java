@@ -63,14 +63,14 @@ public final class AddressWord {
                         new AdapterAddress(Setting.of(self(adapter)), AddressOrigin.SELF_ASSIGNED)));
             case "factory" -> {
                 HostAddress factory = OutOfTheBox.factory(plan, adapter)
-                        .orElseThrow(() -> new IllegalArgumentException("Nobody has said what the " + name
-                                + " has out of the box; its profile would, or its hardware address."));
+                        .orElseThrow(() -> new IllegalArgumentException("It is not specified what the " + name
+                                + " has when new; its profile would say, or its hardware address."));
                 boolean made = plan.index().profileOf(plan.index().hostOf(id)).stream()
                         .flatMap(p -> p.adapters().stream())
                         .anyMatch(a ->
                                 a.name().equals(adapter.name()) && a.factory().isEmpty());
                 yield Optional.of(put(
-                        "The " + name + " is as it left the box",
+                        "The " + name + " is as it left the factory",
                         id,
                         at,
                         new AdapterAddress(

@@ -57,7 +57,7 @@ public record GivingOut(List<AddressBlock> blocks, Readdressing readdressing) {
                 segments.size() == 1 ? plan.index().segment(segments.get(0)).name() : segments.size() + " segments";
         Readdressing readdressing = Readdressing.of(
                 plan,
-                (anew ? "Number " : "Give out addresses on ") + where + (anew ? " anew" : ""),
+                (anew ? "Number " : "Assign addresses on ") + where + (anew ? " anew" : ""),
                 changes,
                 mine,
                 warnings,

@@ -59,7 +59,7 @@ public final class Moving {
                     && both > 0
                     && other.subnet().filter(s -> s.overlaps(to)).isPresent()) {
                 warnings.add(to + " covers " + other.subnet().get() + " of " + other.name() + ", and "
-                        + Counted.of(both, "box is", "boxes are")
+                        + Counted.of(both, "device is", "devices are")
                         + " on both: a computer would not know by which to answer. Take a range apart from it.");
             }
         }

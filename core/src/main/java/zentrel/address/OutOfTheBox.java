@@ -90,8 +90,8 @@ public record OutOfTheBox(List<Batch> batches) {
         batch.boxes().forEach(b -> adapters.add(b.adapter()));
         return new Edit(
                 batch.boxes().size() == 1
-                        ? batch.boxes().get(0).name() + " is as it left the box"
-                        : batch.boxes().size() + " boxes are as they left the box",
+                        ? batch.boxes().get(0).name() + " is as it left the factory"
+                        : batch.boxes().size() + " devices are as they left the factory",
                 p -> {
                     Plan next = p;
                     for (Id<Adapter> id : adapters) {

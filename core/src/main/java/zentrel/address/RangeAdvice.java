@@ -109,7 +109,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
             reasons.set(
                     0,
                     "Use " + chosen
-                            + ": the only range that all boxes on it accept. It leads nowhere, and must stay so.");
+                            + ": the only range that all devices on it accept. It has no uplink, and must stay so.");
         }
         room(chosen, adapters.size(), reasons);
         return new ForSegment(segment.id(), chosen, false, reasons);
@@ -153,7 +153,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
             against.add(now + " is none of what these accept.");
         }
         if (segment.wayOut() && SpecialAddresses.isPublic(now.network())) {
-            against.add(now + " belongs to somebody on the internet, and " + segment.name() + " has a way out.");
+            against.add(now + " belongs to somebody on the internet, and " + segment.name() + " has an uplink.");
         }
         used.stream()
                 .filter(now::overlaps)
@@ -261,7 +261,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
                                         ? "bind both to loopback, 127.0.0.1; if one of them offers no loopback, add a virtual adapter in a range both accept."
                                         : virtual
                                                 ? "bind both to its virtual adapter, which no cable can take down."
-                                                : "bind both to the same adapter; groups reach programs on one computer only where the system loops them back."));
+                                                : "bind both to the same adapter; multicast reaches programs on one computer only where the system loops it back."));
             }
         }
         remarks.addAll(said);

@@ -155,7 +155,7 @@ public sealed interface Scheme {
                 if (known != words.isEmpty()) {
                     throw new IllegalArgumentException(
                             known
-                                    ? "The " + name + " is told by the plan; give a fact of your own another name."
+                                    ? "The " + name + " comes from the plan; give a fact of your own another name."
                                     : "\"" + name + "\" is a fact of your own, so say its words: \"" + name + " "
                                             + matcher.group("bits") + " = left / right\". Known facts are place, kind,"
                                             + " type and number.");
@@ -218,7 +218,7 @@ public sealed interface Scheme {
             groups.forEach((key, adapters) -> {
                 String title =
                         String.join(", ", key.stream().filter(k -> !k.isEmpty()).toList());
-                fits(adapters.size(), numberBits, "boxes of " + title, NUMBER);
+                fits(adapters.size(), numberBits, "devices of " + title, NUMBER);
                 long start = 0;
                 for (int i = 0; i < key.size(); i++) {
                     start = start << facts.get(i).bits() | values.get(i).getOrDefault(key.get(i), 0);

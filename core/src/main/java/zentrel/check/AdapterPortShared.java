@@ -85,7 +85,7 @@ final class AdapterPortShared extends PathRule {
                                 .toList()),
                 context.index().name(a.id()) + " and " + context.index().name(b.id()) + " on " + host.name()
                         + " both listen for OSC on port " + shared
-                        + ": only one of them hears a message. Give "
+                        + ": only one of them receives a message. Give "
                         + context.index().name(b.id()) + " another port.",
                 edits));
     }
@@ -121,7 +121,7 @@ final class AdapterPortShared extends PathRule {
                                 + " both listen for " + protocol.title()
                                 + ", and " + addressed.size()
                                 + (addressed.size() == 1 ? " universe is" : " universes are")
-                                + " sent to its address: only one of the two hears that. Send to all instead.",
+                                + " sent to its address: only one of the two receives that. Send to all instead.",
                         List.of(sendToAll(addressed, protocol))));
             }
         }

@@ -62,8 +62,8 @@ final class AddressArtnetRange extends PathRule {
                         List.of(a.id()),
                         "The " + context.index().name(a.id()) + " has "
                                 + a.addresses().get(0).inForce().address()
-                                + ". Newer Art-Net gear takes any range, older gear 2.0.0.0/8 and 10.0.0.0/8 only, and"
-                                + " nobody has said which " + host.name() + " is: give it a profile, or look.",
+                                + ". Newer Art-Net devices accept any range, older ones 2.0.0.0/8 and 10.0.0.0/8 only, and"
+                                + " it is not specified which " + host.name() + " is: give it a profile, or look.",
                         List.of()));
             }
         }

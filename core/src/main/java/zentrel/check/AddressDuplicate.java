@@ -48,7 +48,7 @@ final class AddressDuplicate extends PathRule {
                 Optional.empty(),
                 subjects,
                 address + " is given to " + names + " on " + segment.name()
-                        + ": unicast reaches whichever answered last; broadcast and groups still reach all of them. Give the "
+                        + ": unicast reaches whichever answered last; broadcast and multicast still reach all of them. Give the "
                         + context.index().name(last.id()) + " another.",
                 context.remedies()
                         .addresses()

@@ -39,7 +39,7 @@ final class AddressInDhcpPool extends PathRule {
                                     "The " + context.index().name(adapter.id()) + " has " + address.address()
                                             + ", set by hand, in the pool " + pool.pool() + " that the "
                                             + context.index().name(server.id())
-                                            + " gives out. Give it one outside the pool.",
+                                            + " assigns. Give it one outside the pool.",
                                     context.remedies()
                                             .addresses()
                                             .giveAddress(adapter, i, Optional.of(address.subnet()))));

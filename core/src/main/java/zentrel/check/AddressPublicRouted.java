@@ -33,9 +33,9 @@ final class AddressPublicRouted extends PathRule {
                         Optional.empty(),
                         List.of(segment.id()),
                         segment.name() + " uses " + usual.get()
-                                + ", which belongs to somebody on the internet, and has a way out. Close it, or move it to 10/8, 172.16/12 or 192.168/16.",
+                                + ", which belongs to somebody on the internet, and has an uplink. Close it, or move it to 10/8, 172.16/12 or 192.168/16.",
                         List.of(new Edit(
-                                "Say that " + segment.name() + " has no way out",
+                                "Say that " + segment.name() + " has no uplink",
                                 p -> p.with(segment.id(), s -> s.withWayOut(false))))));
             }
         }

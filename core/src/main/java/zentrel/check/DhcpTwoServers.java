@@ -42,7 +42,7 @@ final class DhcpTwoServers extends PathRule {
                         Severity.AT_RISK,
                         Optional.empty(),
                         subjects,
-                        String.join(" and ", names) + " both give out addresses on " + segment.name()
+                        String.join(" and ", names) + " both assign addresses on " + segment.name()
                                 + ": whoever answers first decides. Switch one off.",
                         switchingOff(context, servers)));
             }

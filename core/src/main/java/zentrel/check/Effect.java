@@ -46,7 +46,7 @@ public record Effect(List<Finding> mended, List<Finding> broken) {
         return "It " + words() + "." + (isGood() ? "" : " " + broken.get(0).text());
     }
 
-    /** It in a few words: "breaks 2, mends 1". */
+    /** It in a few words: "breaks 2, fixes 1". */
     public String words() {
         List<String> parts = new ArrayList<>();
         if (!broken.isEmpty()) {

@@ -59,7 +59,7 @@ final class LineLoads extends PathRule {
                         List.of(line.id()),
                         context.index().name(line.id()) + " has " + Numbers.plain(loads)
                                 + " unit loads, and a line carries 32. Put a "
-                                + "splitter in, and hang the last ones behind it.",
+                                + "splitter in, and connect the last ones behind it.",
                         List.of(split(context.index().name(line.id()), line, fixtures, passedOn))));
             }
         }

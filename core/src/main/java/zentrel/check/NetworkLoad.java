@@ -117,9 +117,7 @@ final class NetworkLoad extends PathRule {
                                 link.speed() / 1e6,
                                 Math.max(link.out().packets(), link.in().packets()),
                                 others == 0 ? "" : ", and " + Counted.of(others, "other") + " there nearly as much",
-                                sends
-                                        ? relief(on)
-                                        : "Use switches that pass groups on to their members only, or send to each."),
+                                sends ? relief(on) : "Use switches with IGMP snooping, or send by unicast."),
                         slower(link, on))
                 .restingOn(Sources.FULL_LINK);
     }

@@ -45,7 +45,7 @@ final class NetworkWirelessStream extends PathRule {
                         List.of(adapter.id()),
                         String.format(
                                 Locale.ROOT,
-                                "%.0f packets a second to groups or everybody reach the wireless %s: about %.0f %% of the"
+                                "%.0f packets a second of multicast or broadcast reach the wireless %s: about %.0f %% of the"
                                         + " airtime at 1 Mbit/s, %.0f %% at 6. Wire it, put it on a segment without"
                                         + " streams, or send to each.",
                                 packets,

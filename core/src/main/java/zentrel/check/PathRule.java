@@ -97,7 +97,7 @@ class PathRule implements Rule {
                 - 1;
         String text = context.words().text(worst.issue())
                 + (others > 0
-                        ? " " + others + (others == 1 ? " more signal suffers" : " more signals suffer") + " from it."
+                        ? " " + others + (others == 1 ? " more signal is affected" : " more signals are affected") + "."
                         : "");
         Severity severity = worst.issue().verdict() == Verdict.BROKEN ? Severity.BROKEN : Severity.AT_RISK;
         return new Finding(

@@ -60,8 +60,9 @@ final class PowerPoeBudget extends PathRule {
                     Severity.BROKEN,
                     Optional.empty(),
                     subjects,
-                    Counted.of(drawn.size(), "box draws", "boxes draw") + " " + watts(total) + " from " + host.name()
-                            + ", which gives " + watts(poe.totalWatts()) + " in all. Power some of them another way.",
+                    Counted.of(drawn.size(), "device draws", "devices draw") + " " + watts(total) + " from "
+                            + host.name() + ", which gives " + watts(poe.totalWatts())
+                            + " in all. Power some of them another way.",
                     relief(drawn, total - poe.totalWatts())));
         }
     }

@@ -43,7 +43,7 @@ final class ReceiverBroadcastLoad extends PathRule {
                                 String.format(
                                         Locale.ROOT,
                                         "%s must look at %.0f broadcasts a second, whether they are for it or not; a small device"
-                                                + " loses some above %.0f. Send to those found instead.",
+                                                + " loses some above %.0f. Send by unicast to discovered nodes instead.",
                                         host.name(),
                                         link.in().everybody(),
                                         MOST),
@@ -55,7 +55,7 @@ final class ReceiverBroadcastLoad extends PathRule {
     }
 
     private static Edit toThoseFound(CheckContext context) {
-        return new Edit("Send what is broadcast by Art-Net to those found instead", p -> {
+        return new Edit("Send what is broadcast by Art-Net to discovered nodes instead", p -> {
             Plan next = p;
             for (Stream stream : context.plan().streams()) {
                 if (toEverybody(stream) && stream.protocol() == Protocol.ARTNET) {

@@ -36,7 +36,7 @@ final class UniverseNoReceiver extends PathRule {
                         subjects,
                         universe.label() + " " + universe.name() + " is sent by "
                                 + context.index().name(streams.get(0).application())
-                                + "; no port takes it and nothing is patched in it.",
+                                + "; no port receives it and nothing is patched in it.",
                         List.of()));
             }
         }

@@ -38,7 +38,7 @@ final class InputWords {
     List<Offer> port(List<String> words) {
         List<List<String>> on = Words.around(words, "on");
         int count = Words.number(on.get(0)).orElse(1);
-        return things.named(on.get(1), plan.receivers(), r -> true, "something that takes universes").stream()
+        return things.named(on.get(1), plan.receivers(), r -> true, "something that receives universes").stream()
                 .map(r -> {
                     PortKind kind = r.ports().isEmpty()
                             ? PortKind.DMX

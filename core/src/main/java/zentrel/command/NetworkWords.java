@@ -45,10 +45,10 @@ final class NetworkWords {
         Map<String, UnaryOperator<Segment>> facts = new LinkedHashMap<>();
         facts.put("open to guests", s -> s.withGuests(true));
         facts.put("closed to guests", s -> s.withGuests(false));
-        facts.put("with a way out", s -> s.withWayOut(true));
-        facts.put("without a way out", s -> s.withWayOut(false));
-        facts.put("keeping wireless clients apart", s -> s.withIsolated(true));
-        facts.put("letting wireless clients reach each other", s -> s.withIsolated(false));
+        facts.put("having an uplink", s -> s.withWayOut(true));
+        facts.put("having no uplink", s -> s.withWayOut(false));
+        facts.put("isolating wireless clients", s -> s.withIsolated(true));
+        facts.put("not isolating wireless clients", s -> s.withIsolated(false));
         List<Offer> offers = new ArrayList<>();
         for (Segment segment : things.named(sides.get(0), plan.segments(), s -> true, "a segment")) {
             facts.forEach((fact, change) -> {

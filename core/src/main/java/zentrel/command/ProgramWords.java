@@ -121,7 +121,7 @@ final class ProgramWords {
                     target,
                     plan.applications(),
                     a -> a.osc().isPresent() && !a.id().equals(from.id()),
-                    "a program that takes OSC")) {
+                    "a program that receives OSC")) {
                 if (offers.size() < Commands.MOST_OFFERS) {
                     offers.add(Offer.of(
                             "Link " + from.name() + " to " + to.name() + " by OSC " + pattern,

@@ -100,7 +100,7 @@ final class RouteWords {
                 words,
                 plan.applications(),
                 a -> !a.id().equals(source.id()) && TAKERS.contains(a.kind()),
-                "a program that takes universes");
+                "a program that receives universes");
         for (Application taker : takers) {
             int first = run.map(NumberRange::first).orElseGet(() -> Routing.firstUniverse(plan, source));
             NumberRange numbers = run.orElse(new NumberRange(first, first));

@@ -15,8 +15,8 @@ public final class Usages {
             new Usage("segment NAME RANGE", "adds a segment", "segment Pixels 10.60.0.0/16"),
             new Usage(
                     "mark SEGMENT as FACT",
-                    "says what is so about a segment: open or closed to guests, with or without a way out,"
-                            + " keeping wireless clients apart or not",
+                    "says what is so about a segment: open or closed to guests, having an uplink or none,"
+                            + " isolating wireless clients or not",
                     "mark Control as open to guests"),
             new Usage("put DEVICE on SEGMENT", "moves its first adapter to a segment", "put boathouse node on Control"),
             new Usage(
@@ -48,7 +48,7 @@ public final class Usages {
                     "input [COUNT] on PROGRAM [by PROTOCOL]",
                     "adds an input for so many universes to a program",
                     "input 2 on desk by sACN"),
-            new Usage("port [COUNT] on RECEIVER", "adds ports to what takes universes", "port 2 on boathouse node"),
+            new Usage("port [COUNT] on RECEIVER", "adds ports to a receiver", "port 2 on boathouse node"),
             new Usage(
                     "copy THING in KEEPER [as VALUE]",
                     "notes what a program keeps of a thing, or what is printed on a device: an address, a number, a name",

@@ -162,8 +162,8 @@ public record Contest(
                             : " is taken, the others are not.");
         }
         if (merge == Merge.NONE) {
-            return names(index, heard) + " reach it with equal priority, and it takes one source only; which one is not"
-                    + " specified.";
+            return names(index, heard)
+                    + " reach it with equal priority, and it accepts one source only; which one is not" + " specified.";
         }
         String ignored = active.size() > heard.size() && heard.stream().allMatch(c -> c.protocol() == Protocol.ARTNET)
                 ? " A third is ignored."

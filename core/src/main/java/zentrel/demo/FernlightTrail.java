@@ -324,7 +324,7 @@ public final class FernlightTrail {
                 "tablet",
                 "Wandering tablet",
                 HostKind.REMOTE,
-                "Wherever it is",
+                "Anywhere",
                 OperatingSystem.FIRMWARE,
                 "house/tablet",
                 new Adapter(

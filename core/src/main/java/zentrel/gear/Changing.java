@@ -86,7 +86,7 @@ public record Changing(String what, String before, String after, Edit change, Li
         Application application = plan.index().application(id);
         OscInput osc = application
                 .osc()
-                .orElseThrow(() -> new IllegalArgumentException(application.name() + " takes no OSC."));
+                .orElseThrow(() -> new IllegalArgumentException(application.name() + " receives no OSC."));
         return new Changing(
                 application.name() + ", OSC port",
                 String.valueOf(osc.port().inForce()),

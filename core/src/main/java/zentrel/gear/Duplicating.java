@@ -53,7 +53,7 @@ public final class Duplicating {
                 made.add(work.copy(host, name));
             }
         }
-        String what = wanted.size() == 1 ? plan.index().name(wanted.get(0)) : wanted.size() + " boxes";
+        String what = wanted.size() == 1 ? plan.index().name(wanted.get(0)) : wanted.size() + " devices";
         return new Made(
                 Making.put(
                         "Duplicate " + what + (times == 1 ? "" : " " + times + " times"),

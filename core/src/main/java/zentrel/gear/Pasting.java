@@ -100,7 +100,7 @@ public record Pasting(Edit edit, int made, List<LeftOut> leftOut, List<String> c
             }
         }
         return new Pasting(
-                Making.put("Paste " + Counted.of(made, "box", "boxes"), plan, next), made, leftOut, columns.told());
+                Making.put("Paste " + Counted.of(made, "device"), plan, next), made, leftOut, columns.told());
     }
 
     /** Tells columns by what most of their cells are: addresses, words of a profile; the first other one is the name. */
@@ -150,7 +150,7 @@ public record Pasting(Edit edit, int made, List<LeftOut> leftOut, List<String> c
         int count = counted.isEmpty() ? 1 : Integer.parseInt(counted);
         Optional<HostAddress> address = address(row);
         if (address.isPresent() && count != 1) {
-            throw new IllegalArgumentException("one address for " + count + " boxes; give each a row of its own");
+            throw new IllegalArgumentException("one address for " + count + " devices; give each a row of its own");
         }
         address.ifPresent(a -> {
             if (!seen.add(a.address())) {

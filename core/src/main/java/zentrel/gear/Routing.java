@@ -126,7 +126,7 @@ public final class Routing {
         }
         for (int number : new int[] {numbers.first(), numbers.last()}) {
             if (receiver.protocols().stream().noneMatch(p -> p.carries(number))) {
-                throw new IllegalArgumentException(receiver.name() + " takes no universe " + number + ".");
+                throw new IllegalArgumentException(receiver.name() + " receives no universe " + number + ".");
             }
         }
         return route(plan, source, free.subList(0, count), numbers.first());
@@ -157,7 +157,7 @@ public final class Routing {
                 .filter(p -> p != Protocol.DMX || sameBox || usbBeside(plan, source, receiver))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(
-                        receiver.name() + " takes nothing that " + source.name() + " sends."));
+                        receiver.name() + " receives nothing that " + source.name() + " sends."));
     }
 
     private static boolean usbBeside(Plan plan, Application source, Receiver receiver) {
@@ -218,7 +218,7 @@ public final class Routing {
                 .mapToInt(u -> plan.index().universe(u).number())
                 .min()
                 .orElseThrow(() -> new IllegalArgumentException(
-                        source.name() + " takes nothing yet that it could pass on. Route something to it first."));
+                        source.name() + " receives nothing yet that it could pass on. Route something to it first."));
     }
 
     /** The first show number after those of all universes. */

@@ -58,7 +58,7 @@ public record Ticking(Id<Host> host, List<String> seen, Edit edit) {
                 boolean planned = address.planned().address().equals(heard.from());
                 its |= planned || address.inForce().address().equals(heard.from());
                 if (planned && address.isPending() && keys.add(HostSettings.key(adapter.id(), "address" + i))) {
-                    seen.add(host.name() + " was heard from " + heard.from() + ", as planned.");
+                    seen.add(host.name() + " was received from " + heard.from() + ", as planned.");
                 }
             }
         }
@@ -94,7 +94,8 @@ public record Ticking(Id<Host> host, List<String> seen, Edit edit) {
                 if (s.protocol() == heard.protocol()
                         && wire.filter(w -> heard.sends().contains(w.planned())).isPresent()
                         && keys.add(HostSettings.key(s.id(), "wire"))) {
-                    seen.add(index.name(s.id()) + " was heard as " + wire.get().planned() + ", as planned.");
+                    seen.add(index.name(s.id()) + " was received as "
+                            + wire.get().planned() + ", as planned.");
                 }
             }
         }

@@ -71,9 +71,9 @@ public record NextLook(List<Integer> left, Optional<Look> next, String says) {
                 left,
                 next,
                 next.isPresent()
-                        ? "It dies at one of " + left.size() + " hops, " + number(hops, left.get(0)) + " to "
+                        ? "It fails at one of " + left.size() + " hops, " + number(hops, left.get(0)) + " to "
                                 + number(hops, left.get(left.size() - 1)) + "."
-                        : "It dies at one of the hops " + number(hops, left.get(0)) + " to "
+                        : "It fails at one of the hops " + number(hops, left.get(0)) + " to "
                                 + number(hops, left.get(left.size() - 1)) + ", and nobody can tell which by looking. "
                                 + "The likeliest: "
                                 + words.text(hops.get(likeliest(hops, left))));
@@ -93,7 +93,7 @@ public record NextLook(List<Integer> left, Optional<Look> next, String says) {
             return "It was seen to arrive.";
         }
         Hop hop = hops.get(left.get(0));
-        return "It dies at hop " + number(hops, left.get(0)) + ". "
+        return "It fails at hop " + number(hops, left.get(0)) + ". "
                 + (hop.issue().isPresent()
                         ? words.text(hop)
                         : "The plan says that it passes there: " + words.text(hop)

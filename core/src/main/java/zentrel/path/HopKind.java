@@ -2,16 +2,16 @@ package zentrel.path;
 
 /** The ten hops of a leg, in order. */
 public enum HopKind {
-    MEANS(1, "means to send", "switched on"),
+    MEANS(1, "source on", "sender on"),
     BOUND(2, "adapter", "adapter"),
     UP(3, "address", "address"),
-    NAMED(4, "names receiver", "destination"),
+    NAMED(4, "addressed to", "destination"),
     CARRIED(5, "carried", "carried"),
-    TAKEN(6, "system takes", "system takes"),
-    LET_IN(7, "let in", "let in"),
+    TAKEN(6, "reaches device", "reaches device"),
+    LET_IN(7, "accepted", "accepted"),
     AGREES(8, "numbers agree", "ports agree"),
-    WINS(9, "port is on", "handler is on"),
-    LEADS(10, "fixture", "target");
+    WINS(9, "port on", "receiving on"),
+    LEADS(10, "fixture", "OSC address");
 
     private final int number;
     private final String title;

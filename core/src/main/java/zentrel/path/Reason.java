@@ -123,7 +123,7 @@ public enum Reason {
     INPUT_DIFFERS("previs.input-differs", LET_IN, "previs.input-differs"),
     /** What the console's own stream needs at the program's end is not installed. */
     DRIVER_MISSING("previs.driver-missing", LET_IN, "previs.input-differs"),
-    /** The receiver takes no universe of this number. */
+    /** The receiver receives no universe of this number. */
     NOT_TAKEN("universe.not-taken", LET_IN, "universe.not-enabled"),
     /** Which adapter the group is joined on is left to the system, which has several. */
     JOINS_LEFT_TO_SYSTEM("adapter.joins-automatic", TAKEN, "adapter.automatic"),

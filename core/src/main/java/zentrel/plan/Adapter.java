@@ -20,7 +20,7 @@ import zentrel.text.PlainText;
  * @param routes ways to other networks that it was told
  * @param metric how early the system takes it among several, the lowest first; empty where the system decides by itself
  * @param serves what it gives out by DHCP, if it does
- * @param pinned whether its addresses stay when others are given out anew
+ * @param pinned whether its addresses stay when others are assigned again
  * @param plug the socket that it is plugged into
  */
 @RecordBuilder

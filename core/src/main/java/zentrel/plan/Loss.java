@@ -13,7 +13,7 @@ public enum Loss implements Word {
     /** A look that was stored in it. */
     SCENE("shows the scene that is stored in it"),
     /** Nobody has said. */
-    NOT_KNOWN("does what it is set to, which nobody has said");
+    NOT_KNOWN("does what it is set to, which is not specified");
 
     private final String words;
 

@@ -29,7 +29,7 @@ public record Taking(Map<Protocol, List<NumberRange>> ranges, Optional<Integer> 
         });
         ranges = Map.copyOf(map);
         if (sources.filter(s -> s < 1).isPresent()) {
-            throw new IllegalArgumentException("A receiver takes one source at least, not " + sources.get() + ".");
+            throw new IllegalArgumentException("A receiver accepts one source at least, not " + sources.get() + ".");
         }
     }
 

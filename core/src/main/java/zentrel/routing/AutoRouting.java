@@ -59,15 +59,15 @@ public record AutoRouting(List<String> lines, List<String> left, Edit edit) {
                     .filter(s -> s.protocol().onNetwork() && index.wireOf(s).isPresent())
                     .findFirst();
             if (stream.isEmpty()) {
-                left.add(u.label() + " " + u.name() + " is used, and nobody sends it.");
+                left.add(u.label() + " " + u.name() + " is used, and no program sends it.");
                 continue;
             }
             int wire = index.wireOf(stream.get()).orElseThrow();
             Protocol protocol = stream.get().protocol();
             Optional<Port> port = free(plan, taken, wires, protocol, wire);
             if (port.isEmpty()) {
-                left.add(u.label() + " " + u.name() + " finds no free port that takes " + protocol.title() + " " + wire
-                        + (protocol == Protocol.ARTNET ? " on a page of its Sub-Net" : "") + ".");
+                left.add(u.label() + " " + u.name() + " finds no free port that receives " + protocol.title() + " "
+                        + wire + (protocol == Protocol.ARTNET ? " on a page of its Sub-Net" : "") + ".");
                 continue;
             }
             taken.add(port.get().id());

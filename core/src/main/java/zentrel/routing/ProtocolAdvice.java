@@ -82,12 +82,12 @@ public record ProtocolAdvice(Id<Application> source, Protocol better, List<Strin
         Protocol better;
         if (sacn.possible() != artnet.possible()) {
             better = sacn.possible() ? Protocol.SACN : Protocol.ARTNET;
-            reasons.add("Only " + better.title() + " reaches everybody: "
+            reasons.add("Only " + better.title() + " reaches every receiver: "
                     + (sacn.possible() ? artnet : sacn).against().get(0));
         } else if (wireless) {
             better = Protocol.ARTNET;
             reasons.add(
-                    "Some that take it are on Wi-Fi, where groups go at the slowest rate; Art-Net sends to each that"
+                    "Some receivers are on Wi-Fi, where multicast goes at the slowest rate; Art-Net sends to each that"
                             + " answered.");
         } else {
             better = Protocol.SACN;
@@ -98,7 +98,7 @@ public record ProtocolAdvice(Id<Application> source, Protocol better, List<Strin
                                     + " 2.5 s.");
         }
         if (!sacn.possible() && !artnet.possible()) {
-            reasons.add("Neither reaches everybody; split the universes over two protocols or two sources.");
+            reasons.add("Neither reaches every receiver; split the universes over two protocols or two sources.");
         }
         return new ProtocolAdvice(source.id(), better, reasons, List.of(sacn, artnet));
     }
@@ -132,8 +132,8 @@ public record ProtocolAdvice(Id<Application> source, Protocol better, List<Strin
                 .map(r -> index.name(r.id()))
                 .toList();
         if (!deaf.isEmpty()) {
-            against.add(String.join(", ", deaf) + (deaf.size() == 1 ? " does" : " do") + " not take " + protocol.title()
-                    + ".");
+            against.add(String.join(", ", deaf) + (deaf.size() == 1 ? " does" : " do") + " not receive "
+                    + protocol.title() + ".");
             possible = false;
         }
         int addresses = 0;
@@ -161,9 +161,9 @@ public record ProtocolAdvice(Id<Application> source, Protocol better, List<Strin
             }
         } else {
             if (wireless) {
-                against.add("Groups reach Wi-Fi clients at the slowest rate.");
+                against.add("Multicast reaches Wi-Fi clients at the slowest rate.");
             }
-            against.add("A switch without snooping passes every group to every cable.");
+            against.add("A switch without snooping passes all multicast to every cable.");
         }
         return new Side(protocol, limit, packets, addresses, against, possible);
     }

@@ -160,7 +160,7 @@ public final class RoutingTable {
         }
         Map<Id<Port>, UnaryOperator<Port>> all = Map.copyOf(edits);
         return new Taken(
-                new Edit("Take over a table of " + Counted.of(all.size(), "port"), p -> {
+                new Edit("Import a table of " + Counted.of(all.size(), "port"), p -> {
                     List<Receiver> receivers = new ArrayList<>(p.receivers());
                     receivers.replaceAll(r -> r.ports().stream().anyMatch(x -> all.containsKey(x.id()))
                             ? r.withPorts(r.ports().stream()

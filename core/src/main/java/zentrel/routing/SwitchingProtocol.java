@@ -57,7 +57,7 @@ public record SwitchingProtocol(List<String> lines, List<String> warnings, Edit 
                             + p.wire().map(w -> " " + w.inForce()).orElse("") + " becomes " + to.title() + " "
                             + wires.get(u));
                 } else if (p.protocol().inForce() == from) {
-                    warnings.add(index.name(p.id()) + " takes " + from.title() + " only, and cannot follow.");
+                    warnings.add(index.name(p.id()) + " receives " + from.title() + " only, and cannot follow.");
                 }
             }
         }

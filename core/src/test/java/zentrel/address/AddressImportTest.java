@@ -122,7 +122,7 @@ class AddressImportTest {
                 .containsExactly(1L, 5L, 6L, 7L, 8L, 9L, 10L, 11L, 12L, 13L, 14L);
         assertThat(taken.leftOut()).extracting(LeftOut::why).allMatch(w -> w.length() > 10);
         assertThat(taken.leftOut().get(4).why()).isEqualTo("10.77.1.11 stands in row 4 already");
-        assertThat(taken.leftOut().get(9).why()).isEqualTo("no box of the plan is called \"Nobody\"");
+        assertThat(taken.leftOut().get(9).why()).isEqualTo("no device of the plan is called \"Nobody\"");
         Plan after = taken.readdressing().edit().applyTo(plan);
         Host a = after.hosts().stream()
                 .filter(h -> h.name().equals("Node A"))
@@ -157,7 +157,7 @@ class AddressImportTest {
                         Map.entry(Column.ADDRESS, 3));
         TextTable nothing = TextTable.parse("a,b\nc,d\n");
         assertThatThrownBy(() -> AddressImport.of(plan, nothing, AddressImport.guess(plan, nothing), Optional.empty()))
-                .hasMessageStartingWith("No column says which box a row is about.");
+                .hasMessageStartingWith("No column says which device a row is about.");
     }
 
     /** A hundred thousand rows are read, and each that is left out is told; more than two hundred thousand are no rig. */

@@ -215,7 +215,7 @@ class GivingOutTest {
                 "place 4, number|\"number\" is no field.",
                 "place 4, kind 4|The last field is the number",
                 "side 2, number 8|\"side\" is a fact of your own, so say its words",
-                "kind 2 = a/b, number 8|The kind is told by the plan",
+                "kind 2 = a/b, number 8|The kind comes from the plan",
                 "place 4, place 4, number 8|There are two fields called \"place\".",
                 "place 0, number 8|A field has 1 to 16 bits, and place has 0.",
                 "place 4,, number 8|\"\" is no field."

@@ -95,7 +95,7 @@ class TypedWordsTest {
         assertThat(AddressWord.of(PIER, NODE, 0, "")).isEmpty();
         assertThatThrownBy(() -> AddressWord.of(PIER, NODE, 0, "factory"))
                 .hasMessage(
-                        "Nobody has said what the Net adapter of Node A has out of the box; its profile would, or its"
+                        "It is not specified what the Net adapter of Node A has when new; its profile would say, or its"
                                 + " hardware address.");
         assertThatThrownBy(() -> AddressWord.of(PIER, NODE, 0, "+ 10.77.20.300"))
                 .hasMessageContaining("300");

@@ -86,7 +86,7 @@ class CommandsTableTest {
                 "duplicate bridge node|Duplicate Bridge node",
                 "duplicate bridge node 3|Duplicate Bridge node 3 times",
                 "link cue to hut /fern/extra|Link Cue player to Hut desk by OSC /fern/extra",
-                "mark control as apart|Mark Control as keeping wireless clients apart",
+                "mark control as isolating|Mark Control as isolating wireless clients",
                 "mark stream as guests|Mark Stream as open to guests",
                 "segment Pixels 10.60.0.0/16|Add the segment Pixels, 10.60.0.0/16",
                 "bind hut desk to stream|Bind everything of Hut desk to Stream",
@@ -253,7 +253,7 @@ class CommandsTableTest {
         assertThatThrownBy(() -> offersOf("route 5-99 hut to pergola"))
                 .hasMessage("Pergola controller has no free port, and 95 universes are to go there.");
         assertThatThrownBy(() -> offersOf("route 70000 hut desk to rockery node"))
-                .hasMessage("Rockery node takes no universe 70000.");
+                .hasMessage("Rockery node receives no universe 70000.");
         assertThatThrownBy(() -> offersOf("route 0 hut desk to rockery node")).hasMessageContaining("from 1");
     }
 

@@ -111,7 +111,7 @@ class ContestPropertyTest {
                 "200 | 199 | NONE | Desk wins with priority 200.",
                 "100 | 100 | HTP  | Desk and Spare desk are merged: the higher level of each slot counts.",
                 "100 | 100 | LTP  | Desk and Spare desk are merged: the latest change of each slot counts.",
-                "100 | 100 | NONE | Desk and Spare desk reach it with equal priority, and it takes one source only; which one is not specified."
+                "100 | 100 | NONE | Desk and Spare desk reach it with equal priority, and it accepts one source only; which one is not specified."
             })
     void twoDesksOnOneUniverse(int desk, int spare, Merge merge, String now) {
         Plan pier = TestPlans.pier();

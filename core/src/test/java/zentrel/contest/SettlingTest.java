@@ -151,7 +151,7 @@ class SettlingTest {
                 "BLACK | then Node A goes dark; nobody else sends.",
                 "FULL | then Node A goes to full; nobody else sends.",
                 "SCENE | then Node A shows the scene that is stored in it; nobody else sends.",
-                "NOT_KNOWN | then Node A does what it is set to, which nobody has said; nobody else sends."
+                "NOT_KNOWN | then Node A does what it is set to, which is not specified; nobody else sends."
             })
     void lossIsTold(Loss loss, String words) {
         Plan plan = TestPlans.pier()

@@ -334,7 +334,7 @@ class GearTest {
             assertThat(f.id())
                     .isEqualTo("adapter.unplugged@" + cut.cables().get(2).id().value());
             assertThat(f.hop().orElseThrow().number()).isEqualTo(5);
-            assertThat(f.text()).contains("1 more signal suffers from it");
+            assertThat(f.text()).contains("1 more signal is affected");
         });
         Plan off = plan.with(
                 plan.index().hostOf(chain.get(0)).id(),

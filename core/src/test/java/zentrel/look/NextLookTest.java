@@ -95,7 +95,7 @@ class NextLookTest {
         assertThat(asked).doesNotHaveDuplicates().hasSizeGreaterThan(5);
         assertThat(look.says()).contains("nobody can tell which by looking");
         NextLook odd = NextLook.of(plan, path, List.of(seen(6, Answer.YES), seen(3, Answer.NO)));
-        assertThat(odd.says()).startsWith("It was seen at hop 7 (let in) and not at hop 4 (names receiver) before it");
+        assertThat(odd.says()).startsWith("It was seen at hop 7 (accepted) and not at hop 4 (addressed to) before it");
         assertThat(odd.next()).isEmpty();
     }
 }

@@ -103,7 +103,7 @@ class LimitsTableTest {
         assertThat(finding.text())
                 .isEqualTo(
                         "Compact console sends 10 universes by sACN (version 2.9), and the plan asks for 12: U11 to U12 fall "
-                                + "away. It sends 14 with from version 3.0. 1 more signal suffers from it.");
+                                + "away. It sends 14 with from version 3.0. 1 more signal is affected.");
         List<Fix> fixes = Fixes.proven(report, finding);
         assertThat(fixes).isNotEmpty();
         assertThat(overLimit(fixes.get(0).edit().applyTo(plan))).isEmpty();

@@ -128,15 +128,15 @@ class RouterTableTest {
             value = {
                 "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | '' | 10.7.0.1/16 | unicast | passes | '' | ''",
                 // the first was told nothing, or another that is not there
-                "10.5.0.2/16 | 10.5.0.1 | '' | '' | 10.7.0.1/16 | unicast | network.not-routed | Hut router was told no way to 10.7.0.2, where Node is. Pier router, which leads on to Far, is 10.6.0.2 there: tell it the way to 10.7.0.0/16 by that. | Tell the Out adapter of Hut router the way to 10.7.0.0/16 by 10.6.0.2",
-                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.77 | '' | 10.7.0.1/16 | unicast | network.not-routed | Hut router sends what is for 10.7.0.2 to 10.6.0.77, and no router on Middle has that address. Pier router, which leads on to Far, is 10.6.0.2 there: tell it the way to 10.7.0.0/16 by that. | Tell the Out adapter of Hut router the way to 10.7.0.0/16 by 10.6.0.2",
+                "10.5.0.2/16 | 10.5.0.1 | '' | '' | 10.7.0.1/16 | unicast | network.not-routed | Hut router has no route to 10.7.0.2, where Node is. Pier router, which leads on to Far, is 10.6.0.2 there: add the route to 10.7.0.0/16 by that address. | Add the route to 10.7.0.0/16 by 10.6.0.2 on the Out adapter of Hut router",
+                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.77 | '' | 10.7.0.1/16 | unicast | network.not-routed | Hut router sends what is for 10.7.0.2 to 10.6.0.77, and no router on Middle has that address. Pier router, which leads on to Far, is 10.6.0.2 there: add the route to 10.7.0.0/16 by that address. | Add the route to 10.7.0.0/16 by 10.6.0.2 on the Out adapter of Hut router",
                 // the second has another network there
                 "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | '' | 10.8.0.1/16 | unicast | network.not-routed | Pier router has 10.8.0.1/16 on Far and sends nothing for Node at 10.7.0.2/16 there. Give Node an address of 10.8.0.0/16. | Give the Net adapter of Node 10.8.0.2/16, and in the unicast list of Desk",
                 // or was told to send it back
-                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | 10.7.0.0/24 by 10.6.0.1 | 10.7.0.1/16 | unicast | network.not-routed | Pier router sends what is for 10.7.0.2 back to Hut router at 10.6.0.1, and so it goes round in a circle. Look at what the routers between are told. | ''",
+                "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | 10.7.0.0/24 by 10.6.0.1 | 10.7.0.1/16 | unicast | network.not-routed | Pier router sends what is for 10.7.0.2 back to Hut router at 10.6.0.1, and so it goes round in a circle. Check the routes of the routers between. | ''",
                 // the sender itself
-                "10.5.0.2/16 | '' | 10.6.0.2 | '' | 10.7.0.1/16 | unicast | network.not-routed | Desk was told no way to 10.7.0.2, where Node is. Hut router, which leads on to Far, is 10.5.0.1 there: make that its gateway. | Give the Net adapter of Desk the gateway 10.5.0.1",
-                "10.5.0.2/8 | 10.5.0.1 | 10.6.0.2 | '' | 10.7.0.1/16 | unicast | network.not-routed | Desk takes 10.7.0.2 for a neighbour and looks for Node on Near; it is on Far. Give it the mask of its segment. | Set the mask of the Net adapter of Desk to 255.255.0.0",
+                "10.5.0.2/16 | '' | 10.6.0.2 | '' | 10.7.0.1/16 | unicast | network.not-routed | Desk has no route to 10.7.0.2, where Node is. Hut router, which leads on to Far, is 10.5.0.1 there: make that its gateway. | Give the Net adapter of Desk the gateway 10.5.0.1",
+                "10.5.0.2/8 | 10.5.0.1 | 10.6.0.2 | '' | 10.7.0.1/16 | unicast | network.not-routed | Desk treats 10.7.0.2 as local and looks for Node on Near; it is on Far. Give it the mask of its segment. | Set the mask of the Net adapter of Desk to 255.255.0.0",
                 "10.5.0.2/16 | 10.5.0.1 | 10.6.0.2 | '' | 10.7.0.1/16 | broadcast | network.apart | Node is behind Hut router, and a broadcast of Desk ends there. Send to its address instead, or put both on one segment. | Add 10.7.0.2 to the unicast list of Desk's U4 by Art-Net",
             })
     void aChainOfRoutersNamesTheOneThatStopsIt(

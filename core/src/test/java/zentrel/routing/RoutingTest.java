@@ -175,7 +175,8 @@ class RoutingTest {
                                 .toList());
         ProtocolAdvice only = ProtocolAdvice.of(deaf).get(0);
         assertThat(only.better()).isEqualTo(Protocol.ARTNET);
-        assertThat(only.reasons().get(0)).isEqualTo("Only Art-Net reaches everybody: Node B does not take sACN.");
+        assertThat(only.reasons().get(0))
+                .isEqualTo("Only Art-Net reaches every receiver: Node B does not receive sACN.");
         assertThat(only.sides().get(0).packets())
                 .as("one packet a universe")
                 .isEqualTo(3 * deaf.streams().get(0).ratePerSecond());

@@ -29,7 +29,7 @@ import zentrel.plan.Segment;
 import zentrel.profile.HostKind;
 import zentrel.profile.OperatingSystem;
 
-/** All rules over a plan of nothing but addresses, and addresses given out, warm. */
+/** All rules over a plan of nothing but addresses, and addresses assigned, warm. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)

@@ -144,7 +144,7 @@ public final class SpeedMain {
     private static void answers(Path home) throws IOException, InterruptedException {
         String[] f = measured(home, LargePlan.of(500), "answers");
         System.out.printf(
-                "adding the 501st box and more in the window: it answers after %s ms (median), %s ms (p99), %s ms (most; the same window at rest %s ms at p99); findings after %s ms (median), %s ms (p99)%n",
+                "adding the 501st device and more in the window: it answers after %s ms (median), %s ms (p99), %s ms (most; the same window at rest %s ms at p99); findings after %s ms (median), %s ms (p99)%n",
                 f[1], f[2], f[3], f[8], f[5], f[6]);
     }
 

@@ -171,7 +171,7 @@ public final class Asking implements AutoCloseable {
 
     private synchronized UdpWire wire(Ipv4Address from) throws IOException {
         if (stopped) {
-            throw new IOException("It was told to stop.");
+            throw new IOException("It was stopped.");
         }
         UdpWire open = wires.get(from);
         if (open == null) {

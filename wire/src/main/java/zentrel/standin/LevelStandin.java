@@ -404,7 +404,7 @@ public final class LevelStandin implements AutoCloseable {
             }
             for (PortMerge.Lost lost : merge.lapse(now)) {
                 sourceGone(lost.name());
-                report(new StandinEvent.SourceLost(port.id(), lost.name(), "not heard any more"), lost.planned());
+                report(new StandinEvent.SourceLost(port.id(), lost.name(), "not received any more"), lost.planned());
                 putOut(port, merge, lost.name());
             }
         }

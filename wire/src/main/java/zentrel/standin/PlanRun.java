@@ -134,7 +134,7 @@ public final class PlanRun implements AutoCloseable {
             for (Port port : receiver.ports()) {
                 Protocol protocol = port.protocol().inForce();
                 if (!protocol.onNetwork()) {
-                    leftOut.add(index.name(port.id()) + " takes DMX straight from its source, which needs no wire.");
+                    leftOut.add(index.name(port.id()) + " receives DMX directly from its source, without a network.");
                     continue;
                 }
                 if (port.wire().isEmpty() || !protocol.carries(port.wire().get().inForce())) {

@@ -166,8 +166,8 @@ public final class UdpWire implements Wire {
         channel.setOption(StandardSocketOptions.IP_MULTICAST_IF, networkInterface);
         if (!networkInterface.equals(channel.getOption(StandardSocketOptions.IP_MULTICAST_IF))) {
             channel.close();
-            throw new IOException(
-                    "This computer does not send multicast by " + networkInterface.getName() + " when it is told to.");
+            throw new IOException("This computer does not send multicast by " + networkInterface.getName()
+                    + " although it was asked to.");
         }
         channel.setOption(StandardSocketOptions.IP_MULTICAST_TTL, 1);
         channel.setOption(StandardSocketOptions.IP_MULTICAST_LOOP, true);
@@ -181,7 +181,7 @@ public final class UdpWire implements Wire {
         } catch (SocketException e) {
             channel.close();
             throw new BindException("UDP port " + port + (to == null ? "" : " at " + to.getHostAddress())
-                    + " cannot be had: " + e.getMessage() + ".");
+                    + " cannot be opened: " + e.getMessage() + ".");
         }
     }
 

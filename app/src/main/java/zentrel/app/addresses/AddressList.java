@@ -85,7 +85,7 @@ final class AddressList extends ListView<AddressList.Row> {
     }
 
     static HBox head() {
-        String[] titles = {"Host", "Adapter", "Address", "Mask", "Segment", "State"};
+        String[] titles = {"Device", "Adapter", "Address", "Mask", "Segment", "State"};
         HBox head = new HBox();
         for (int i = 0; i < titles.length; i++) {
             head.getChildren().add(Texts.column(titles[i], WIDTHS[i]));
@@ -156,7 +156,7 @@ final class AddressList extends ListView<AddressList.Row> {
                 .findFirst();
     }
 
-    /** Pins what is chosen, so that it keeps its address when others are given out anew; or lets it go. */
+    /** Pins what is chosen, so that it keeps its address when others are assigned again; or lets it go. */
     private void pin() {
         List<Row> rows = chosen();
         if (rows.isEmpty()) {

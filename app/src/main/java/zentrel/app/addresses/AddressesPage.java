@@ -64,9 +64,9 @@ public final class AddressesPage implements PageView {
         more.getItems()
                 .addAll(
                         Buttons.item("Move a segment to another range …", "address-move", this::move),
-                        Buttons.item("Take over a table …", "address-import", this::importTable),
+                        Buttons.item("Import a table …", "address-import", this::importTable),
                         Buttons.item("Write a table, reservations or hosts …", "address-export", this::export),
-                        Buttons.item("Out of the box, one at a time …", "address-box", this::outOfTheBox),
+                        Buttons.item("Factory-default devices, one at a time …", "address-box", this::outOfTheBox),
                         Buttons.item("Ask who answers …", "address-ask", this::ask));
         HBox below = new HBox(
                 8,
@@ -74,7 +74,7 @@ public final class AddressesPage implements PageView {
                 Mark.gap(),
                 Buttons.quiet("This computer …", "address-here", this::here),
                 Buttons.quiet("Which range? …", "address-advice", this::advise),
-                Buttons.quiet("Give out addresses …", "address-give", () -> giveOut(false)),
+                Buttons.quiet("Assign addresses …", "address-give", () -> giveOut(false)),
                 more);
         more.setMinWidth(Region.USE_PREF_SIZE);
         below.setAlignment(Pos.CENTER_LEFT);
@@ -95,13 +95,13 @@ public final class AddressesPage implements PageView {
                         "Addresses",
                         EnumSet.of(Area.ADDRESSES),
                         () -> new AddressesPage(context.document()))
-                .offers("Give out addresses", page -> page.giveOut(false))
+                .offers("Assign addresses", page -> page.giveOut(false))
                 .offers("This computer, as it is", AddressesPage::here)
                 .offers("Which range should each segment use?", AddressesPage::advise)
                 .offers("Move a segment to another range", AddressesPage::move)
-                .offers("Take over a table of addresses", AddressesPage::importTable)
+                .offers("Import a table of addresses", AddressesPage::importTable)
                 .offers("Write addresses as a table, reservations or hosts", AddressesPage::export)
-                .offers("Boxes out of the box, one at a time", AddressesPage::outOfTheBox)
+                .offers("Factory-default devices, one at a time", AddressesPage::outOfTheBox)
                 .offers("Ask who answers", AddressesPage::ask);
     }
 
@@ -166,7 +166,7 @@ public final class AddressesPage implements PageView {
                             "Each segment has a ruler here, with a pin for every adapter. "
                                     + Beginning.of(
                                             document.plan(),
-                                            "the plan has no segment. On the Gear stage a line such as \"segment Stream"
+                                            "the plan has no segment. In Gear a line such as \"segment Stream"
                                                     + " 10.41.0.0/16\" makes one."),
                             "soft"));
         }

@@ -24,7 +24,7 @@ import zentrel.plan.Segment;
 
 /** Addresses given out by a scheme: to the boxes that have none, or to all that are not pinned. */
 final class GiveOutPanel extends ReaddressPanel {
-    private static final String KINDS = "a block for each kind of box";
+    private static final String KINDS = "a block for each kind of device";
     private static final String FIELDS = "facts in bit fields";
 
     private static final int MOST_POOL = 65_000;
@@ -35,7 +35,7 @@ final class GiveOutPanel extends ReaddressPanel {
     private final CheckBox anew = new CheckBox("also to those that have one (pinned stay)");
 
     GiveOutPanel(OpenDocument document, Runnable away) {
-        super(document, away, "give", "Give out addresses", Where.ONE_OR_ALL);
+        super(document, away, "give", "Assign addresses", Where.ONE_OR_ALL);
         scheme.getItems().addAll(KINDS, FIELDS);
         scheme.getSelectionModel().selectFirst();
         scheme.setId("give-scheme");
@@ -57,7 +57,7 @@ final class GiveOutPanel extends ReaddressPanel {
         build(
                 List.of(Texts.of("by", "soft"), scheme),
                 List.of(kinds, bits, anew),
-                "Each kind of box gets a block of its own with room to double, or each fact a field of bits that can be read"
+                "Each kind of device gets a block of its own with room to double, or each fact a field of bits that can be read"
                         + " off a label: place, kind, type, or one of your own, as in \"side 2 = left / right\". Nothing changes before you say so.");
     }
 
@@ -129,6 +129,6 @@ final class GiveOutPanel extends ReaddressPanel {
 
     @Override
     String nothing() {
-        return "Every box has its address already. Tick the box above to number them anew.";
+        return "Every device has its address already. Tick the field above to number them again.";
     }
 }

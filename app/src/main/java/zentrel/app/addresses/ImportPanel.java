@@ -35,14 +35,14 @@ final class ImportPanel extends ReaddressPanel {
     private @Nullable Columns<Column> guessed;
 
     ImportPanel(OpenDocument document, Runnable away) {
-        super(document, away, "import", "Take over a table of addresses", Where.NOWHERE);
+        super(document, away, "import", "Import a table of addresses", Where.NOWHERE);
         this.plan = document.plan();
         input = new TableInput(document, "import", "Paste rows here: host, address, mask …", this::clear, this::read);
         VBox box = new VBox(6, input, columns);
         build(
                 List.of(),
                 List.of(input.file()),
-                "Every row is about an adapter of the plan, found by the name of its box or its hardware address. Rows that"
+                "Every row is about an adapter of the plan, found by the name of its device or its hardware address. Rows that"
                         + " will not do are left out and said so; nothing changes before you say so.");
         getChildren().add(1, box);
     }

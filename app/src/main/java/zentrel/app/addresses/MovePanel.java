@@ -55,6 +55,6 @@ final class MovePanel extends ReaddressPanel {
 
     @Override
     String nothing() {
-        return "Every address is in that range already; only the segment is told its range.";
+        return "Every address is in that range already; only the segment gets its range.";
     }
 }

@@ -25,7 +25,7 @@ final class OutOfTheBoxPanel extends Panel {
     private final InvalidationListener listener = o -> show();
 
     OutOfTheBoxPanel(OpenDocument document, Runnable away) {
-        super("Out of the box, one at a time", away);
+        super("Factory-default devices, one at a time", away);
         this.document = document;
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
@@ -33,7 +33,7 @@ final class OutOfTheBoxPanel extends Panel {
         getChildren()
                 .addAll(
                         Texts.wrapped(
-                                "Boxes of one kind often have one address out of the box. Two of them on one network answer"
+                                "New devices of one kind often have the same address. Two of them on one network answer"
                                         + " for each other, so each gets its own while the others are off.",
                                 "soft"),
                         scroll,
@@ -54,7 +54,7 @@ final class OutOfTheBoxPanel extends Panel {
         if (all.batches().isEmpty()) {
             lines.getChildren()
                     .add(Texts.wrapped(
-                            "No profile of the plan says what its boxes have out of the box. Boxes made from the profiles"
+                            "No profile of the plan says what its devices have when new. Devices made from the profiles"
                                     + " in Gear do.",
                             "soft"));
         }
@@ -72,7 +72,7 @@ final class OutOfTheBoxPanel extends Panel {
                         10,
                         Texts.mono(batch.factory().toString(), "strong"),
                         Texts.of(
-                                Counted.of(batch.boxes().size(), "box", "boxes") + ", "
+                                Counted.of(batch.boxes().size(), "device") + ", "
                                         + (waiting == 0 ? "all set" : waiting + " to do"),
                                 "soft")));
         for (OutOfTheBox.Box one : batch.boxes()) {
@@ -100,8 +100,8 @@ final class OutOfTheBoxPanel extends Panel {
             List<OutOfTheBox.Box> boxes = batch.boxes();
             Button fresh = new Button(
                     boxes.size() == 1
-                            ? "It is as it left the box"
-                            : "All " + boxes.size() + " are as they left the box");
+                            ? "It is as it left the factory"
+                            : "All " + boxes.size() + " are as they left the factory");
             fresh.getStyleClass().add("quiet");
             fresh.setId("box-fresh-" + number);
             fresh.setOnAction(e -> apply(OutOfTheBox.unpacked(batch)));

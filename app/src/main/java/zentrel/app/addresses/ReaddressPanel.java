@@ -97,7 +97,7 @@ abstract class ReaddressPanel extends Panel {
     /** Puts the page together: what is chosen beside the segment, and what has a line of its own. */
     final void build(List<Node> choices, List<Node> more, String hint) {
         Button show = Buttons.action("Show what changes", name + "-show", this::work);
-        Button leave = back(name + "-leave", "Leave it as it was");
+        Button leave = back(name + "-leave", "Discard");
         ScrollPane scroll = new ScrollPane(preview);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);

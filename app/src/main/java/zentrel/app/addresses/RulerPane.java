@@ -106,9 +106,9 @@ final class RulerPane extends Pane {
                 Texts.of(segment.name(), "strong"),
                 Texts.mono(segment.subnet().map(Object::toString).orElse(""), "soft"),
                 Texts.of(
-                        (segment.wayOut() ? "a way out" : "no way out")
+                        (segment.wayOut() ? "uplink" : "no uplink")
                                 + (segment.guests() ? " · guests" : "")
-                                + (segment.isolated() ? " · keeps clients apart" : "")
+                                + (segment.isolated() ? " · client isolation" : "")
                                 + (zoomed
                                         ? " · zoomed; 0 on a pin shows all"
                                         : " · Ctrl wheel zooms, a pin is dragged"),

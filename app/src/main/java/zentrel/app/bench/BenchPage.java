@@ -479,7 +479,7 @@ public final class BenchPage implements PageView {
                     .add(Texts.wrapped(
                             Beginning.of(
                                     document.plan(),
-                                    "no port takes what a program sends. On the Gear stage a line such as \"route desk to"
+                                    "no port receives what a program sends. In Gear a line such as \"route desk to"
                                             + " node\" lets one."),
                             "soft"));
             return;

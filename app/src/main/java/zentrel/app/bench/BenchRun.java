@@ -215,13 +215,13 @@ final class BenchRun implements Evidence, AutoCloseable {
                         now,
                         () -> now);
             }
-            line(name + " hears " + e.protocol().title() + " " + e.wire() + " from "
+            line(name + " receives " + e.protocol().title() + " " + e.wire() + " from "
                     + who(e.from().toString()));
         } else if (event instanceof StandinEvent.SourceFound e) {
             synchronized (this) {
                 fed.put(e.port() + " " + lastWord(e.source()), now);
             }
-            line(plan.index().name(Kind.PORT.id(e.port())) + " takes it from " + who(lastWord(e.source())));
+            line(plan.index().name(Kind.PORT.id(e.port())) + " receives it from " + who(lastWord(e.source())));
         } else if (event instanceof StandinEvent.SourceLost e) {
             synchronized (this) {
                 fed.remove(e.port() + " " + lastWord(e.source()));

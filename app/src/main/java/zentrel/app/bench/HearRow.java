@@ -133,7 +133,7 @@ final class HearRow extends HBox implements AutoCloseable {
         String first = found.isEmpty()
                 ? "nothing that still waits to be ticked off."
                 : found.get(0).seen().get(0);
-        told.setText((heard.isEmpty() ? "Nothing was heard." : Counted.of(from, "device") + " heard; " + first)
+        told.setText((heard.isEmpty() ? "Nothing was received." : Counted.of(from, "device") + " heard; " + first)
                 + all.missed());
         offer(found);
     }

@@ -31,7 +31,7 @@ import zentrel.plan.Stream;
 import zentrel.text.Counted;
 
 /**
- * What the Flow stage shows, without any nodes: who sends, through which segment, who takes, what lights. Worked out from
+ * What the Flow stage shows, without any nodes: sources, networks, receivers, fixtures. Worked out from
  * a report on any thread.
  */
 public record FlowModel(
@@ -350,7 +350,7 @@ public record FlowModel(
             List<String> lines = new ArrayList<>();
             if (plan.links().stream().anyMatch(l -> l.to().equals(a.id()))) {
                 takes.add("OSC");
-                lines.add(a.osc().map(o -> "listens on " + o.port().inForce()).orElse("takes no OSC"));
+                lines.add(a.osc().map(o -> "listens on " + o.port().inForce()).orElse("receives no OSC"));
             }
             for (Attachment x : plan.attachments()) {
                 if (x.to().equals(a.id())) {

@@ -118,7 +118,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
         scroll.setPannable(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, javafx.scene.layout.Priority.ALWAYS);
-        chart.setAccessibleText("Flow: who sends, through which segment, who takes, what lights");
+        chart.setAccessibleText("Flow: sources, networks, receivers, fixtures");
         document.reportProperty().addListener(o -> renew());
         document.selectionProperty().addListener(o -> refresh());
         scroll.vvalueProperty().addListener(o -> {
@@ -447,7 +447,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
                             ? "Consoles and other sources stand here on the left, what they feed on the right. "
                                     + Beginning.of(
                                             document.plan(),
-                                            "no program sends to a receiver. On the Gear stage a line such as"
+                                            "no program sends to a receiver. In Gear a line such as"
                                                     + " \"route desk to node\" lets one.")
                             : "Nothing of this plan is of that kind.",
                     "soft");

@@ -1,4 +1,4 @@
-/** The Flow stage: who sends, through which segment, who takes, what lights. */
+/** The Flow stage: sources, networks, receivers, fixtures. */
 @NullMarked
 package zentrel.app.flow;
 

@@ -62,7 +62,7 @@ final class BoxForm extends VBox {
         ScrollPane scroll = new ScrollPane(grid);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        Button keep = new Button("Keep these");
+        Button keep = new Button("Save");
         keep.setId("form-keep");
         keep.getStyleClass().add("action");
         keep.setDefaultButton(true);
@@ -71,7 +71,7 @@ final class BoxForm extends VBox {
         later.setId("form-later");
         later.getStyleClass().add("quiet");
         later.setOnAction(e -> keep(away, true));
-        Button back = new Button("Leave it as it was");
+        Button back = new Button("Discard");
         back.getStyleClass().add("quiet");
         back.setCancelButton(true);
         back.setOnAction(e -> away.run());
@@ -208,7 +208,7 @@ final class BoxForm extends VBox {
                 adapter.id().value() + "-metric",
                 adapter.metric().map(String::valueOf).orElse(""));
         TextField pool = text(
-                "Gives out by DHCP",
+                "DHCP server for",
                 adapter.id().value() + "-pool",
                 adapter.serves().map(s -> s.first() + " to " + s.last()).orElse(""));
         pool.setPromptText("10.41.200.1 to 10.41.200.99");

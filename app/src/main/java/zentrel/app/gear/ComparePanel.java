@@ -36,7 +36,7 @@ final class ComparePanel extends VBox {
                 comparison.differences().stream().map(Choice::new).toList();
         ListView<Choice> list = new ListView<>();
         list.setId("compare-list");
-        list.setAccessibleText("Differences; Space takes one over");
+        list.setAccessibleText("Differences; Space applies one");
         list.getItems().setAll(choices);
         list.setPlaceholder(Texts.of("The two say the same.", "soft"));
         list.setCellFactory(v -> new ListCell<>() {
@@ -57,7 +57,7 @@ final class ComparePanel extends VBox {
         });
         VBox.setVgrow(list, Priority.ALWAYS);
         List<String> devices = comparison.devices();
-        Button take = new Button("Take over what is ticked");
+        Button take = new Button("Apply what is ticked");
         take.setId("compare-take");
         take.getStyleClass().add("action");
         take.setOnAction(e -> {

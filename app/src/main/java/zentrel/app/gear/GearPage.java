@@ -223,7 +223,7 @@ public final class GearPage implements PageView {
         lanes = ledger.segments().stream().limit(MOST_LANES).toList();
         head.getChildren().clear();
         head.setMinHeight(16);
-        heading("Box", NAME_X);
+        heading("Device", NAME_X);
         heading("Kind", PROFILE_X);
         for (int i = 0; i < lanes.size(); i++) {
             Text name = Texts.drawn(shortened(lanes.get(i).name()), "heading");
@@ -335,8 +335,8 @@ public final class GearPage implements PageView {
             Host host = row.host();
             if (host == null) {
                 put(drawn, Texts.drawn(row.place(), "strong", "small"), 0);
-                put(drawn, Texts.drawn(Counted.of(row.boxes(), "box", "boxes"), "soft", "small"), PROFILE_X);
-                setAccessibleText(row.place() + ", " + Counted.of(row.boxes(), "box", "boxes"));
+                put(drawn, Texts.drawn(Counted.of(row.boxes(), "device"), "soft", "small"), PROFILE_X);
+                setAccessibleText(row.place() + ", " + Counted.of(row.boxes(), "device"));
             } else {
                 box(drawn, row, host);
                 setAccessibleText(host.name() + ", " + row.profile() + ", " + row.ports() + " ports"
@@ -425,10 +425,12 @@ public final class GearPage implements PageView {
         if (chosen.isEmpty()) {
             bulk.getChildren()
                     .add(Texts.of(
-                            "Choose boxes to do something with them; Ctrl and Shift choose several.", "soft", "small"));
+                            "Choose devices to do something with them; Ctrl and Shift choose several.",
+                            "soft",
+                            "small"));
             return;
         }
-        bulk.getChildren().add(Texts.of(Counted.of(chosen.size(), "box", "boxes") + ":", "soft", "small"));
+        bulk.getChildren().add(Texts.of(Counted.of(chosen.size(), "device") + ":", "soft", "small"));
         if (chosen.size() == 1) {
             bulk.getChildren()
                     .addAll(
@@ -451,7 +453,7 @@ public final class GearPage implements PageView {
                         quiet("Remove  Del", "gear-remove", this::remove));
         String also = Removing.of(document.plan(), chosen).alsoInWords();
         if (!also.isEmpty()) {
-            summary.setText("Removing takes along " + also + ".");
+            summary.setText("Removing also removes " + also + ".");
         }
     }
 
@@ -509,7 +511,7 @@ public final class GearPage implements PageView {
         String now = document.plan().index().host(chosen.get(0)).place();
         ask("Place", "Where do they stand?", now)
                 .ifPresent(place -> document.apply(new Edit(
-                        "Place " + Counted.of(chosen.size(), "box", "boxes") + " in " + place, plan -> {
+                        "Place " + Counted.of(chosen.size(), "device") + " in " + place, plan -> {
                             Plan next = plan;
                             for (Id<Host> id : chosen) {
                                 next = next.with(id, h -> h.withPlace(place.strip()));
@@ -567,7 +569,7 @@ public final class GearPage implements PageView {
     private static String told(Pasting pasting) {
         String left = String.join(
                 " · ", pasting.leftOut().stream().limit(3).map(LeftOut::text).toList());
-        return "Pasted " + Counted.of(pasting.made(), "box", "boxes") + " ("
+        return "Pasted " + Counted.of(pasting.made(), "device") + " ("
                 + String.join(", ", pasting.columns()) + ")."
                 + (pasting.leftOut().isEmpty()
                         ? ""

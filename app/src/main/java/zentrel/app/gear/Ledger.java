@@ -85,7 +85,7 @@ record Ledger(List<Segment> segments, List<Row> rows, String summary) {
         return new Ledger(
                 plan.segments(),
                 rows,
-                Counted.of(plan.hosts().size(), "box", "boxes") + " in " + Counted.of(places.size(), "place")
+                Counted.of(plan.hosts().size(), "device") + " in " + Counted.of(places.size(), "place")
                         + (unrouted > 0 ? " · " + Counted.of(unrouted, "port") + " free" : ""));
     }
 

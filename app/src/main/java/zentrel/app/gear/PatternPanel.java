@@ -87,8 +87,7 @@ final class PatternPanel extends HBox {
         if (!document.plan().hosts().isEmpty()) {
             questions
                     .getChildren()
-                    .add(Texts.wrapped(
-                            "It takes the place of what is in the plan now; undo brings that back.", "soft", "small"));
+                    .add(Texts.wrapped("It replaces what is in the plan now; undo brings that back.", "soft", "small"));
         }
     }
 

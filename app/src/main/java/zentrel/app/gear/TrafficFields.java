@@ -28,12 +28,12 @@ final class TrafficFields {
         }
         Switching now = host.switching();
         CheckBox snoops = form.tick(
-                "Snooping: groups to those that asked",
+                "IGMP snooping: multicast to those that asked",
                 "snooping",
                 now.snooping().inForce());
         CheckBox asks = form.tick(
                 "Querier: asks who wants groups", "querier", now.querier().inForce());
-        CheckBox drops = form.tick("Groups stop where nobody asks", "drops", now.dropsUnasked());
+        CheckBox drops = form.tick("Multicast stops without a querier", "drops", now.dropsUnasked());
         CheckBox guard = form.tick("Cuts rings of cables", "guard", now.loopGuard());
         form.onKeep(p -> p.with(
                 host.id(),

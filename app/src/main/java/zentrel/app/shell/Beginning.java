@@ -13,7 +13,7 @@ public final class Beginning {
      */
     public static String of(Plan plan, String missing) {
         return plan.hosts().isEmpty()
-                ? "Open a plan to begin, or say on the Gear stage what there is."
+                ? "Open a plan to begin, or say in Gear what there is."
                 : "Nothing is here yet: " + missing;
     }
 }

@@ -47,7 +47,7 @@ final class ChangeBox extends VBox {
         }
         Button set = action("Set it, and what is ticked", "change-set", false);
         Button later = action("Plan it for later", "change-later", true);
-        Button leave = MarginPane.quiet("Leave it as it was", document::leave);
+        Button leave = MarginPane.quiet("Discard", document::leave);
         leave.setId("change-leave");
         getChildren().addAll(MarginPane.line(), set, later, leave);
         if (places.stream().anyMatch(p -> !p.setting())) {

@@ -134,7 +134,7 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
                 .orElse(ProfileAdapter.Waits.USUAL)
                 .together();
         return (asks ? " · asks for its address; without a server it has one of its own after " + waits + " s" : "")
-                + a.serving().map(s -> " · gives out " + s.pool()).orElse("")
+                + a.serving().map(s -> " · DHCP pool " + s.pool()).orElse("")
                 + (a.pinned() ? " · pinned" : "");
     }
 

@@ -57,7 +57,7 @@ final class LookRow extends HBox {
                                 answer("No", n.place(), Answer.NO),
                                 answer("Cannot tell", n.place(), Answer.CANNOT_TELL)));
         if (!Seen.of(plan, path).isEmpty()) {
-            Button anew = kept(PathStrip.button("Begin anew", this::forget));
+            Button anew = kept(PathStrip.button("Start again", this::forget));
             anew.setId("look-anew");
             getChildren().add(anew);
         }
@@ -87,8 +87,8 @@ final class LookRow extends HBox {
         int last = left.get(left.size() - 1) + 1;
         return Optional.of(
                 first == last
-                        ? "by what was seen, dies at " + first
-                        : "by what was seen, dies at " + first + " to " + last);
+                        ? "by what was seen, fails at " + first
+                        : "by what was seen, fails at " + first + " to " + last);
     }
 
     /** When something was seen: the time today, else the day too. */

@@ -129,7 +129,7 @@ public final class MarginPane extends ScrollPane {
                         broken == 0 && risky == 0
                                 ? "Every signal reaches what it is meant for, as far as the plan says."
                                 : broken + " broken · " + risky
-                                        + " at risk. Choose one to see where it dies and what to set."));
+                                        + " at risk. Choose one to see where it fails and what to set."));
         for (Finding finding : report.findings()) {
             box.getChildren().add(offered(report, finding));
         }
@@ -138,7 +138,7 @@ public final class MarginPane extends ScrollPane {
     }
 
     private static String counts(Plan plan) {
-        return Counted.of(plan.hosts().size(), "host") + " · "
+        return Counted.of(plan.hosts().size(), "device") + " · "
                 + Counted.of(plan.universes().size(), "universe") + " · "
                 + Counted.of(plan.fixtures().size(), "fixture");
     }
@@ -204,7 +204,7 @@ public final class MarginPane extends ScrollPane {
                 .toList();
         findings.forEach(f -> box.getChildren().add(finding(report, f)));
         if (findings.isEmpty()) {
-            HBox fine = new HBox(8, Mark.of(zentrel.path.Verdict.PASSES), Texts.of("Nothing to find here.", "soft"));
+            HBox fine = new HBox(8, Mark.of(zentrel.path.Verdict.PASSES), Texts.of("No problems found.", "soft"));
             fine.setAlignment(Pos.CENTER_LEFT);
             box.getChildren().add(fine);
         }
@@ -301,7 +301,7 @@ public final class MarginPane extends ScrollPane {
     }
 
     private static String diesAt(Finding finding, HopKind hop) {
-        return (finding.severity() == Severity.BROKEN ? "dies at hop " : "at risk at hop ") + hop.number() + ", "
+        return (finding.severity() == Severity.BROKEN ? "fails at hop " : "at risk at hop ") + hop.number() + ", "
                 + hop.title() + " · " + finding.rule();
     }
 
@@ -319,7 +319,7 @@ public final class MarginPane extends ScrollPane {
         });
         if (first.isEmpty()) {
             buttons.getChildren()
-                    .add(Texts.wrapped("No single step mends this without harm elsewhere.", "soft", "small"));
+                    .add(Texts.wrapped("No single step fixes this without harm elsewhere.", "soft", "small"));
         }
         HBox more = new HBox(8, why);
         buttons.getChildren().add(more);

@@ -40,7 +40,7 @@ public final class NoticeBar extends HBox {
             });
             getChildren().add(button);
         });
-        Button away = new Button("Put away");
+        Button away = new Button("Dismiss");
         away.getStyleClass().add("quiet");
         away.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
         away.setOnAction(e -> document.noticeProperty().set(null));

@@ -43,8 +43,8 @@ final class LoadPanel extends Panel {
     private final ComboBox<String> of = new ComboBox<>();
     private final ComboBox<String> from = new ComboBox<>();
     private final ComboBox<String> protocol = new ComboBox<>();
-    private final CheckBox broadcast = new CheckBox("to everybody");
-    private final CheckBox querierDies = new CheckBox("the querier dies");
+    private final CheckBox broadcast = new CheckBox("broadcast");
+    private final CheckBox querierDies = new CheckBox("the querier fails");
     private final VBox lines = new VBox(10);
 
     LoadPanel(OpenDocument document, Runnable away) {
@@ -193,7 +193,7 @@ final class LoadPanel extends Panel {
                 .forEach(a -> lines.getChildren()
                         .add(Texts.wrapped(String.format(
                                 Locale.ROOT,
-                                "Wi-Fi of %s: %.0f packets a second to groups and everybody take %.0f %% of the airtime at 1 Mbit/s, %.0f %% at 6.",
+                                "Wi-Fi of %s: %.0f packets a second of multicast and broadcast take %.0f %% of the airtime at 1 Mbit/s, %.0f %% at 6.",
                                 report.plan().index().name(a.segment()),
                                 a.packets(),
                                 100 * Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE),
@@ -201,9 +201,9 @@ final class LoadPanel extends Panel {
         lines.getChildren()
                 .add(Texts.wrapped(
                         groups(report, load)
-                                + " Under \"members\" stands what would arrive where every switch passes groups to their"
+                                + " Under \"members\" stands what would arrive where every switch passes multicast to its"
                                 + " members only. Levels of 512 slots, gaps between packets counted; a cable of which"
-                                + " nobody has said how fast it is counts as 100 Mbit/s.",
+                                + " whose speed is not specified counts as 100 Mbit/s.",
                         "soft",
                         "small"));
     }
@@ -211,17 +211,17 @@ final class LoadPanel extends Panel {
     private static String groups(Report report, Load load) {
         List<String> sentences = new ArrayList<>();
         load.groups()
-                .forEach((segment, what) -> sentences.add("Groups on "
+                .forEach((segment, what) -> sentences.add("Multicast on "
                         + report.plan().index().name(segment)
                         + switch (what) {
                             case FLOOD -> " go to every cable.";
                             case MEMBERS -> " go to their members only, as its switches snoop and somebody asks.";
                             case STOP ->
                                 " stop " + Switching.GROUP_SECONDS
-                                        + " s after the querier died: nothing arrives any more.";
+                                        + " s after the querier failed: nothing arrives any more.";
                         }));
         return sentences.isEmpty()
-                ? "No switch is said to snoop, so groups go to every cable of their segment."
+                ? "No switch is said to snoop, so multicast goes to every cable of its segment."
                 : String.join(" ", sentences);
     }
 

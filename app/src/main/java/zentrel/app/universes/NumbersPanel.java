@@ -59,7 +59,7 @@ final class NumbersPanel extends Panel {
                         row(
                                 Texts.of("Universes that are used and that no port takes", "soft"),
                                 Buttons.action("Show free ports for them", "numbers-free", this::route)),
-                        row(set, back("numbers-leave", "Leave it as it was")),
+                        row(set, back("numbers-leave", "Discard")),
                         scroll);
         clear();
     }

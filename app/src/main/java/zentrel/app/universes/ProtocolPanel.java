@@ -47,7 +47,7 @@ final class ProtocolPanel extends Panel {
     private void show(Report report, List<ProtocolAdvice> all) {
         lines.getChildren().clear();
         if (all.isEmpty()) {
-            lines.getChildren().add(Texts.wrapped("Nobody sends universes yet.", "soft"));
+            lines.getChildren().add(Texts.wrapped("No program sends universes yet.", "soft"));
         }
         all.forEach(a -> lines.getChildren().add(source(report, a)));
     }

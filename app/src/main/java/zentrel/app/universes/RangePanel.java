@@ -76,9 +76,9 @@ final class RangePanel extends Panel {
         set.setDisable(true);
         getChildren()
                 .addAll(
-                        row(Texts.of("Sent by", "soft"), from, set, back("range-leave", "Leave it as it was")),
+                        row(Texts.of("Sent by", "soft"), from, set, back("range-leave", "Discard")),
                         Texts.wrapped(
-                                "Choose the universes (Shift for a run) and drag them onto the port that takes the first;"
+                                "Choose the universes (Shift for a run) and drag them onto the port for the first;"
                                         + " or choose the port too.",
                                 "soft"),
                         lists);

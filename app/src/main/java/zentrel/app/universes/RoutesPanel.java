@@ -31,7 +31,7 @@ final class RoutesPanel extends Panel {
     private record Worked(Optional<RoutingTable.Taken> taken, String says) {}
 
     RoutesPanel(OpenDocument document, Runnable away) {
-        super("Take over a table of routes", away);
+        super("Import a table of routes", away);
         this.document = document;
         set = Buttons.action("Set it all", "routes-set", this::set);
         TableInput input =
@@ -39,7 +39,7 @@ final class RoutesPanel extends Panel {
         ScrollPane scroll = new ScrollPane(lines);
         scroll.setFitToWidth(true);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(input, row(input.file(), set, back("routes-leave", "Leave it as it was")), scroll);
+        getChildren().addAll(input, row(input.file(), set, back("routes-leave", "Discard")), scroll);
         clear();
     }
 

@@ -85,14 +85,14 @@ public final class UniversesPage implements PageView {
         more.getItems()
                 .addAll(
                         Buttons.item("Route a run of universes …", "universes-range", this::range),
-                        Buttons.item("Take over a table of routes …", "universes-import", this::importRoutes),
+                        Buttons.item("Import a table of routes …", "universes-import", this::importRoutes),
                         Buttons.item("Write routes as a table …", "universes-export", this::exportRoutes));
         HBox below = new HBox(
                 8,
                 summary,
                 Mark.gap(),
                 Buttons.quiet("Load …", "universes-load", this::load),
-                Buttons.quiet("Who is heard …", "universes-wins", this::whoWins),
+                Buttons.quiet("Who wins …", "universes-wins", this::whoWins),
                 Buttons.quiet("Which protocol? …", "universes-protocol", this::protocols),
                 Buttons.quiet("Renumber, route …", "universes-numbers", this::numbers),
                 more);
@@ -116,7 +116,7 @@ public final class UniversesPage implements PageView {
                         () -> new UniversesPage(context.document()))
                 .offers("Load on each cable", UniversesPage::load)
                 .offers("Which protocol should each source use?", UniversesPage::protocols)
-                .offers("Who is heard, and what if one stops", UniversesPage::whoWins)
+                .offers("Who wins, and what if one stops", UniversesPage::whoWins)
                 .offers("Route a run of universes to a run of ports", UniversesPage::range)
                 .offers("Renumber universes, find free ports", UniversesPage::numbers);
     }

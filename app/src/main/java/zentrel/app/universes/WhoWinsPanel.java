@@ -32,9 +32,9 @@ final class WhoWinsPanel extends Panel {
     private final ListView<Contest> list = new ListView<>();
     private final CheckBox several = new CheckBox("only where several send");
     private final ComboBox<Settling> meant = new ComboBox<>();
-    private final Button here = Buttons.action("Settle it so", "wins-here", () -> settle(Settling::edit));
+    private final Button here = Buttons.action("Apply it", "wins-here", () -> settle(Settling::edit));
     private final Button everywhere =
-            Buttons.quiet("Settle it everywhere so", "wins-everywhere", () -> settle(Settling::everywhere));
+            Buttons.quiet("Apply it everywhere", "wins-everywhere", () -> settle(Settling::everywhere));
     private final VBox outcome = new VBox(3);
     private List<Contest> all = List.of();
 
@@ -44,10 +44,10 @@ final class WhoWinsPanel extends Panel {
      * @param about the universe that is chosen at first, if any
      */
     WhoWinsPanel(OpenDocument document, Runnable away, Optional<Id<Universe>> about) {
-        super("Who is heard, and what happens when one stops", away);
+        super("Who wins, and what happens when one stops", away);
         this.document = document;
         list.setId("wins-list");
-        list.setAccessibleText("Ports and who is heard there");
+        list.setAccessibleText("Ports and who wins there");
         list.setCellFactory(v -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
         several.setId("wins-several");

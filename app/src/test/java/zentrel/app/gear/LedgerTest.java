@@ -47,7 +47,7 @@ class LedgerTest {
                         .mapToInt(Ledger.Row::boxes)
                         .sum())
                 .isEqualTo(plan.hosts().size());
-        assertThat(ledger.summary()).startsWith("20 boxes in 10 places");
+        assertThat(ledger.summary()).startsWith("20 devices in 10 places");
     }
 
     @Test

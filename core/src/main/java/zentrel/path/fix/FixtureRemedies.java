@@ -13,7 +13,7 @@ final class FixtureRemedies {
     /** The fixture on a line; parts that have a line of their own stay on it. */
     static Edit hang(Fixture fixture, Line on, String name) {
         return new Edit(
-                "Hang " + fixture.label() + " on " + name,
+                "Connect " + fixture.label() + " to " + name,
                 p -> p.with(fixture.id(), f -> f.withLine(Optional.of(on.id()))));
     }
 
@@ -21,7 +21,7 @@ final class FixtureRemedies {
     static Edit hang(Fixture fixture, Break part, Line on, String name) {
         if (fixture.breaks().size() == 1) {
             return new Edit(
-                    "Hang " + fixture.label() + " on " + name,
+                    "Connect " + fixture.label() + " to " + name,
                     p -> p.with(
                             fixture.id(), f -> f.withLine(Optional.of(on.id())).withoutBreakLines()));
         }

@@ -81,7 +81,7 @@ final class LinkFixes {
     /** Lets a program receive OSC, on a port where it has none of its own. */
     private Edit takeOsc(Application application, int port) {
         return new Edit(
-                "Let " + name(application) + " take OSC on " + port,
+                "Let " + name(application) + " receive OSC on " + port,
                 p -> p.with(
                         application.id(),
                         a -> a.withOsc(a.osc()

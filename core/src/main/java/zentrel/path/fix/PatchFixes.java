@@ -92,7 +92,7 @@ final class PatchFixes {
 
     private static Edit takeAway(Cable cable) {
         return new Edit(
-                "Take away the power cable " + cable.name(),
+                "Remove the power cable " + cable.name(),
                 p -> p.with(
                         Kind.CABLE,
                         p.cables().stream()

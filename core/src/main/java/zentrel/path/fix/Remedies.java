@@ -89,7 +89,7 @@ public final class Remedies {
 
     Edit tellTheWay(Adapter adapter, Subnet to, Ipv4Address via) {
         return new Edit(
-                "Tell the " + name(adapter.id()) + " the way to " + to + " by " + via,
+                "Add the route to " + to + " by " + via + " on the " + name(adapter.id()),
                 p -> p.with(adapter.id(), a -> {
                     List<Route> routes = new ArrayList<>(a.routes());
                     routes.removeIf(r -> r.to().equals(to));
@@ -284,19 +284,19 @@ public final class Remedies {
     /** Lets a switch ask who wants which group. */
     public Edit letAsk(Host box) {
         return new Edit(
-                "Let " + box.name() + " ask who wants which group",
+                "Enable the IGMP querier on " + box.name(),
                 p -> p.with(box.id(), h -> h.withSwitching(h.switching().withQuerier(Setting.of(true)))));
     }
 
     Edit noSnooping(Host box) {
         return new Edit(
-                "Switch off snooping on " + box.name(),
+                "Turn IGMP snooping off on " + box.name(),
                 p -> p.with(box.id(), h -> h.withSwitching(h.switching().withSnooping(Setting.of(false)))));
     }
 
     Edit takeAlso(Receiver receiver, Protocol protocol, int wire) {
         return new Edit(
-                "Let " + name(receiver.id()) + " take " + protocol.title() + " " + wire + " too",
+                "Let " + name(receiver.id()) + " receive " + protocol.title() + " " + wire + " too",
                 p -> p.with(
                         receiver.id(),
                         r -> r.withTaking(r.taking()
@@ -306,13 +306,13 @@ public final class Remedies {
 
     Edit ownIdentity(Application application) {
         return new Edit(
-                "Give " + name(application.id()) + " an identity of its own",
+                "Give " + name(application.id()) + " a CID of its own",
                 p -> p.with(application.id(), a -> a.withInstalled(a.installed().withCid(Optional.empty()))));
     }
 
     Edit sendSync(Application application, int universe) {
         return new Edit(
-                "Let " + name(application.id()) + " send synchronisation on " + universe,
+                "Let " + name(application.id()) + " send sync on " + universe,
                 p -> p.with(
                         application.id(),
                         a -> a.withOutput(Protocol.SACN, a.output(Protocol.SACN).withSync(Optional.of(universe)))));
@@ -320,7 +320,7 @@ public final class Remedies {
 
     Edit noSync(Stream stream) {
         return new Edit(
-                "Send " + name(stream.id()) + " without waiting for synchronisation",
+                "Send " + name(stream.id()) + " without waiting for sync",
                 p -> p.with(stream.id(), s -> s.withSync(Optional.empty())));
     }
 

@@ -183,7 +183,7 @@ public final class OscCodec {
                 }
                 case ']' -> {
                     if (depth == 0) {
-                        throw in.wrong("type tags", 0, "close a group that was not opened");
+                        throw in.wrong("type tags", 0, "close an array that was not opened");
                     }
                     return arguments;
                 }
