@@ -80,8 +80,8 @@ public final class Commands {
             List<Offer> fixtures = patch.remove(words);
             return fixtures.isEmpty() ? named.remove(words) : fixtures;
         });
-        verbs.put("set", new SetWords(plan, Optional.ofNullable(selected), false)::offers);
-        verbs.put("plan", new SetWords(plan, Optional.ofNullable(selected), true)::offers);
+        verbs.put("set", new SetWords(things, Optional.ofNullable(selected), false)::offers);
+        verbs.put("plan", new SetWords(things, Optional.ofNullable(selected), true)::offers);
     }
 
     /** What a line could ask for, the likeliest first; empty where it is about nothing that can be done here. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import zentrel.gear.*;
 import zentrel.plan.*;
@@ -33,6 +34,14 @@ final class ProgramWords {
                 h -> h.kind() == HostKind.COMPUTER,
                 "a computer");
         List<Offer> offers = new ArrayList<>();
+        if (!what.isEmpty() && library.matching(what).stream().noneMatch(Profile::software)) {
+            things.note("No program is called “" + String.join(" ", what) + "”. There is "
+                    + library.profiles().stream()
+                            .filter(Profile::software)
+                            .map(Profile::name)
+                            .collect(Collectors.joining(", "))
+                    + ".");
+        }
         for (Profile profile : library.matching(what)) {
             if (profile.software()) {
                 hosts.stream()

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import zentrel.entry.Entries;
 import zentrel.entry.Field;
 import zentrel.gear.Changing;
@@ -21,6 +22,7 @@ final class SetWords {
     private static final int MOST_THINGS = 4;
 
     private final Plan plan;
+    private final Things things;
     private final Optional<Id<?>> selected;
     private final boolean later;
 
@@ -29,8 +31,9 @@ final class SetWords {
      *
      * @param later whether a value is only planned, to be set on the device later
      */
-    SetWords(Plan plan, Optional<Id<?>> selected, boolean later) {
-        this.plan = plan;
+    SetWords(Things things, Optional<Id<?>> selected, boolean later) {
+        this.things = things;
+        this.plan = things.plan();
         this.later = later;
         this.selected = selected;
     }
@@ -49,6 +52,9 @@ final class SetWords {
                 meant(words.subList(0, to), String.join(" ", words.subList(to + 1, words.size())), meant);
             }
         }
+        if (meant.isEmpty()) {
+            missed(words);
+        }
         List<Meant<?>> taken = meant.stream().filter(this::isTaken).toList();
         return (taken.isEmpty() ? meant : taken)
                 .stream()
@@ -56,6 +62,37 @@ final class SetWords {
                         .limit(MOST_THINGS)
                         .map(this::offer)
                         .toList();
+    }
+
+    /** Says which part of a line names nothing: the thing, or the field. */
+    private void missed(List<String> words) {
+        int of = words.indexOf("of");
+        int to = words.lastIndexOf("to");
+        if (of < 1 || to < of + 2) {
+            return; // not finished
+        }
+        List<String> thing = words.subList(of + 1, to);
+        String field = String.join(" ", words.subList(0, of));
+        for (Kind<?> kind : Kind.ALL) {
+            Optional<String> has = fieldsOf(kind, thing);
+            if (has.isPresent()) {
+                things.note(has.get().formatted(field));
+                return;
+            }
+        }
+        things.note("Nothing here is called “" + String.join(" ", thing) + "”.");
+    }
+
+    private <E> Optional<String> fieldsOf(Kind<E> kind, List<String> thing) {
+        return plan.all(kind).stream()
+                .filter(e -> matches(called(kind.idOf(e), e).toLowerCase(Locale.ROOT), thing))
+                .findFirst()
+                .map(e -> plan.index().name(kind.idOf(e)).replace("%", "%%") + " has no field “%s”. It has "
+                        + Entries.of(kind).stream()
+                                .map(Field::title)
+                                .collect(Collectors.joining(", "))
+                                .replace("%", "%%")
+                        + ".");
     }
 
     private void meant(List<String> before, String value, List<Meant<?>> to) {

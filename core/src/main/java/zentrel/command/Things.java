@@ -81,7 +81,7 @@ final class Things {
         String said = String.join(" ", words);
         StringBuilder text = new StringBuilder(
                 others.isEmpty()
-                        ? "Nothing here is called “" + said + "”."
+                        ? deviceWithout(words, what).orElse("Nothing here is called “" + said + "”.")
                         : plan.index().name(others.get(0).id()) + " is not " + what + ".");
         if (!fitting.isEmpty()) {
             text.append(" There is ")
@@ -94,6 +94,14 @@ final class Things {
             text.append(" The plan has nothing that is ").append(what).append('.');
         }
         return text.toString();
+    }
+
+    /** A device that is called so and has nothing of what is looked for. */
+    private Optional<String> deviceWithout(List<String> words, String what) {
+        return plan.hosts().stream()
+                .filter(h -> matches(h.name(), words))
+                .findFirst()
+                .map(h -> h.name() + " has nothing that is " + what + ".");
     }
 
     /** Why the last line found nothing, for the first name in it that is not there. */

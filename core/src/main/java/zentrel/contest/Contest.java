@@ -188,7 +188,7 @@ public record Contest(
         List<Id<Application>> then =
                 next.stream().map(Contender::from).distinct().toList();
         if (!mattered) {
-            return new Failure(source, then, 0, "If " + name + " stops, nothing changes here: it is not heard.");
+            return new Failure(source, then, 0, "If " + name + " stops, nothing changes here: it does not win.");
         }
         double seconds = sacn ? SACN_LOSS_SECONDS : ARTNET_LAPSE_SECONDS;
         String hold = sacn
@@ -200,10 +200,10 @@ public record Contest(
         String text = "If " + name + " stops: " + hold
                 + (next.isEmpty()
                         ? ", then " + index.name(receiver.id()) + " "
-                                + receiver.taking().loss().words() + "; nobody else sends."
+                                + receiver.taking().loss().words() + "; no other source sends."
                         : takesOver
                                 ? ", unless " + names(index, next) + ", which stands by, takes over before."
-                                : ", then " + names(index, next) + (next.size() == 1 ? " is" : " are") + " heard.");
+                                : ", then " + names(index, next) + (next.size() == 1 ? " wins." : " win."));
         return new Failure(source, then, seconds, text);
     }
 

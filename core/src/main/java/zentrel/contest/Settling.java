@@ -77,9 +77,10 @@ public record Settling(String text, Edit edit, Edit everywhere, List<String> out
         Plan plan = paths.plan();
         Id<Universe> universe = contest.universe();
         String label = plan.index().universe(universe).label();
-        Edit edit = new Edit("Settle " + label + ": " + text, p -> way.applied(p, universe));
+        Edit edit = new Edit("Set who wins in " + label + ": " + text, p -> way.applied(p, universe));
         Edit everywhere = new Edit(
-                "Settle " + meeting.size() + (meeting.size() == 1 ? " universe: " : " universes: ") + text, p -> {
+                "Set who wins in " + meeting.size() + (meeting.size() == 1 ? " universe: " : " universes: ") + text,
+                p -> {
                     Plan next = p;
                     for (Id<Universe> u : meeting) {
                         next = way.applied(next, u);

@@ -139,12 +139,19 @@ class CommandsTableTest {
                 "flux 3|No kind of device is called “flux 3”, and no line starts with “flux”.",
                 "route nothing to nowhere|Nothing here is called “nothing”. There is Hut desk, Backup desk.",
                 "bind hut desk to garden|Nothing here is called “garden”. There is Stream adapter of Hut console, Control adapter of Hut console.",
+                "install moonbeam on office|No program is called “moonbeam”. There is Console software, Previs with a key, Previs without a key, Paperwork, Bridge.",
+                "link jetty node to hut desk|Jetty node firmware is not a program that sends OSC. There is Hut desk, Backup desk, Cue player, Café dimmer.",
+                "set name of moon to Sun|Nothing here is called “moon”.",
                 "remove fixture 90001|No fixture has one of the numbers 90001.",
                 "rename boathouse node|This line is not finished: rename THING to NAME",
                 "install previs on boathouse node|Boathouse node is not a computer. There is Show-control computer, Office computer."
             })
     void whatIsRefusedIsSaid(String line, String why) {
         assertThat(new Commands(READY, LIBRARY, null).why(line)).contains(why);
+        assertThat(new Commands(READY, LIBRARY, null).why("set colour of hut console to red"))
+                .get()
+                .asString()
+                .startsWith("Hut console has no field “colour”. It has Name, Place, Kind, ");
     }
 
     @Test

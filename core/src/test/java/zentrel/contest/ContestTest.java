@@ -25,10 +25,10 @@ class ContestTest {
         assertThat(hall.now()).isEqualTo("Desk wins with priority 100.");
         assertThat(hall.failures()).hasSize(2);
         assertThat(hall.failures().get(0).text())
-                .isEqualTo("If Desk stops: sACN holds the last look 2.5 s, then Spare desk is heard.");
+                .isEqualTo("If Desk stops: sACN holds the last look 2.5 s, then Spare desk wins.");
         assertThat(hall.failures().get(0).seconds()).isEqualTo(2.5);
         assertThat(hall.failures().get(1).text())
-                .isEqualTo("If Spare desk stops, nothing changes here: it is not heard.");
+                .isEqualTo("If Spare desk stops, nothing changes here: it does not win.");
     }
 
     @Test

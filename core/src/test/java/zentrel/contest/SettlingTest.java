@@ -132,8 +132,8 @@ class SettlingTest {
         assertThat(spare.outcome())
                 .containsExactly(
                         "Spare desk wins with priority 100.",
-                        "If Desk stops, nothing changes here: it is not heard.",
-                        "If Spare desk stops: sACN holds the last look 2.5 s, then Desk is heard.");
+                        "If Desk stops, nothing changes here: it does not win.",
+                        "If Spare desk stops: sACN holds the last look 2.5 s, then Desk wins.");
         assertThat(Settling.of(
                         new SignalPaths(TestPlans.pier()),
                         Contest.of(new SignalPaths(TestPlans.pier()), Kind.UNIVERSE.id("n1"))
@@ -147,11 +147,11 @@ class SettlingTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "HOLD | then Node A holds the last look; nobody else sends.",
-                "BLACK | then Node A goes dark; nobody else sends.",
-                "FULL | then Node A goes to full; nobody else sends.",
-                "SCENE | then Node A shows the scene that is stored in it; nobody else sends.",
-                "NOT_KNOWN | then Node A does what it is set to, which is not specified; nobody else sends."
+                "HOLD | then Node A holds the last look; no other source sends.",
+                "BLACK | then Node A goes dark; no other source sends.",
+                "FULL | then Node A goes to full; no other source sends.",
+                "SCENE | then Node A shows the scene that is stored in it; no other source sends.",
+                "NOT_KNOWN | then Node A does what it is set to, which is not specified; no other source sends."
             })
     void lossIsTold(Loss loss, String words) {
         Plan plan = TestPlans.pier()

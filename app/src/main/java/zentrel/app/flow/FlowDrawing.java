@@ -223,10 +223,10 @@ final class FlowDrawing {
      */
     void draw(double from, double to) {
         if (chart.getChildren().isEmpty()) {
-            heading("Sends", SENDS_X);
-            heading("Carries", BAR_X - 14);
-            heading("Takes", TAKES_X);
-            heading("Lights", LIGHTS_X);
+            heading("Sources", SENDS_X);
+            heading("Networks", BAR_X - 14);
+            heading("Receivers", TAKES_X);
+            heading("Fixtures", LIGHTS_X);
             bars();
             chart.getChildren().addAll(ribbons, grounds, marked, numbers, rules, axes, senders, takers, lights, ticks);
         }

@@ -61,7 +61,7 @@ final class LookRow extends HBox {
             anew.setId("look-anew");
             getChildren().add(anew);
         }
-        getChildren().add(kept(PathStrip.button("Leave it", leave)));
+        getChildren().add(kept(PathStrip.button("Close", leave)));
     }
 
     private static NextLook next(Plan plan, SignalPath path) {

@@ -214,8 +214,8 @@ public final class MarginPane extends ScrollPane {
             box.getChildren().addAll(new SettingsBox(document, report.plan(), id, settings), line());
         }
         subnets(report.plan(), id);
-        names("Fed by", facts.fedBy());
-        names("Feeds", facts.feeds());
+        names("Receives from", facts.fedBy());
+        names("Sends to", facts.feeds());
         signs(report.plan(), id);
     }
 
@@ -270,7 +270,7 @@ public final class MarginPane extends ScrollPane {
                 whyButton.setText("Why?");
             } else {
                 body.getChildren().add(why);
-                whyButton.setText("Enough");
+                whyButton.setText("Close");
             }
         });
         buttons.getChildren().add(whyButton);
@@ -363,7 +363,7 @@ public final class MarginPane extends ScrollPane {
                             Texts.mono(subnet.network() + "  the subnet", "soft", "small"),
                             Texts.mono(subnet.first() + "  first host", "soft", "small"),
                             Texts.mono(subnet.last() + "  last host", "soft", "small"),
-                            Texts.mono(subnet.broadcast() + "  everybody", "soft", "small"),
+                            Texts.mono(subnet.broadcast() + "  broadcast", "soft", "small"),
                             Texts.of(Counted.of(subnet.hosts(), "host") + " at most", "soft", "small"),
                             line());
         });

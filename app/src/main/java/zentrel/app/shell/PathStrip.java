@@ -263,7 +263,8 @@ public final class PathStrip extends VBox {
         });
         head.getChildren().add(Mark.gap());
         if (path.verdict().compareTo(Verdict.AT_RISK) >= 0 || comparing) {
-            Button beside = LookRow.kept(button(comparing ? "Alone" : "Compare with a working path", this::beside));
+            Button beside =
+                    LookRow.kept(button(comparing ? "Hide the other" : "Compare with a working path", this::beside));
             beside.setId("beside");
             head.getChildren().add(beside);
         }

@@ -72,7 +72,7 @@ public final class UniversesPage implements PageView {
                 Texts.column("sACN", SACN),
                 Texts.column("", 24),
                 Texts.column("Sent by", SENT),
-                Texts.column("Taken by", TAKEN),
+                Texts.column("Received by", TAKEN),
                 Texts.column("Filled, 512 slots", SLOTS));
         list.setId("universe-list");
         list.setFixedCellSize(40);
