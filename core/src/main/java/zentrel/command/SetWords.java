@@ -194,6 +194,6 @@ final class SetWords {
     private static boolean isCalled(Field<?> field, List<String> words) {
         return !words.isEmpty()
                 && (matches(field.key().replace('-', ' '), words)
-                        || matches(field.title().toLowerCase(Locale.ROOT), words));
+                        || matches((field.group() + " " + field.title()).toLowerCase(Locale.ROOT), words));
     }
 }

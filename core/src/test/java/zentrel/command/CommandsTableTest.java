@@ -80,6 +80,7 @@ class CommandsTableTest {
                 "rename boathouse node to Pier node|Rename Boathouse node to Pier node",
                 "set priority of hut desk u10 to 110|Set sACN priority of Hut desk's U10 by sACN to 110 (now 100)",
                 "set gateway of hut console stream to 10.41.0.1|Set Gateway of Stream adapter of Hut console to 10.41.0.1",
+                "set sacn also to this computer of hut desk to off|Set Also to this computer of Hut desk to off (now none)",
                 "set number of u3 to 30|Set Number in the show of Canal bridge to 30 (now 3)",
                 "adapter Show Wi-Fi on hut console|Add the adapter Show Wi-Fi to Hut console",
                 "remove jetty node|Remove Jetty node with 1 adapter, 1 program, 1 receiver, 4 ports, 2 lines",
