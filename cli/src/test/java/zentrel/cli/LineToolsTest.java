@@ -223,7 +223,7 @@ class LineToolsTest {
         assertThat(people.exit()).isZero();
         assertThat(people.out()).startsWith("# The rules").contains("## address.duplicate", "## universe.over-limit");
         Result programs = run("rules", "--json");
-        assertThat(programs.json()).hasSize(69);
+        assertThat(programs.json()).hasSize(70);
         for (JsonNode rule : programs.json()) {
             assertThat(rule.fieldNames()).toIterable().containsExactly("rule", "title", "why");
             assertThat(people.out()).contains("## " + rule.get("rule").asText() + "\n");

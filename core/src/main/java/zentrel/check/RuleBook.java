@@ -25,6 +25,7 @@ public final class RuleBook {
             new PathRule("adapter.loopback"),
             new PathRule("program.not-running"),
             new PathRule("universe.no-local-copy", RuleBook::anyStream),
+            new PathRule("universe.own-levels", RuleBook::anyStream),
             new PathRule("adapter.unplugged"),
             new AdapterStaleSetting(),
             new AdapterPortShared(),

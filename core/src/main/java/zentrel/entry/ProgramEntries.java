@@ -154,6 +154,15 @@ final class ProgramEntries {
                         (a, on) -> on.equals(a.output(protocol).alsoHere())
                                 ? a
                                 : a.withOutput(protocol, a.output(protocol).withAlsoHere(on)))
+                .optionalSetting(
+                        word + "-own-levels",
+                        "Own levels beside its input",
+                        "outputs.ownLevels",
+                        Formats.ON,
+                        a -> a.output(protocol).ownLevels(),
+                        (a, on) -> on.equals(a.output(protocol).ownLevels())
+                                ? a
+                                : a.withOutput(protocol, a.output(protocol).withOwnLevels(on)))
                 .value(
                         word + "-ranges",
                         "Universes and their numbers",

@@ -121,7 +121,8 @@ final class ApplicationFields implements Fields<Application> {
                 p.setting("enabled", JsonPlace::bool, true),
                 ranges,
                 p.optional("syncOn").map(s -> s.integer(1, SacnUniverse.LAST)),
-                p.optional("alsoHere").map(s -> s.setting(JsonPlace::bool)));
+                p.optional("alsoHere").map(s -> s.setting(JsonPlace::bool)),
+                p.optional("ownLevels").map(s -> s.setting(JsonPlace::bool)));
         p.done();
         return output;
     }
@@ -168,6 +169,7 @@ final class ApplicationFields implements Fields<Application> {
                     });
                     output.sync().ifPresent(x -> o.put("syncOn", x));
                     output.alsoHere().ifPresent(x -> o.set("alsoHere", setting(x, JSON::booleanNode)));
+                    output.ownLevels().ifPresent(x -> o.set("ownLevels", setting(x, JSON::booleanNode)));
                 }
             }
         }

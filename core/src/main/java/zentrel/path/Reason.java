@@ -167,6 +167,8 @@ public enum Reason {
     ATTACHED_VERSIONS("previs.version-differs", AGREES, "previs.input-differs"),
     /** Nobody outside its maker knows what is in it. */
     BYTES_NOT_KNOWN("previs.bytes-not-known", WINS, "previs.input-differs"),
+    /** A console mixes levels of its own into what it passes on. */
+    OWN_LEVELS("universe.own-levels", WINS, "universe.own-levels"),
     /** Its data waits for synchronisation that nobody sends. */
     SYNC_MISSING("universe.sync", WINS, "universe.sync"),
     /** Another source sends it under the same identity. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiPredicate;
 import zentrel.plan.*;
+import zentrel.profile.ApplicationKind;
 import zentrel.profile.Direction;
 import zentrel.profile.Merge;
 import zentrel.profile.PortKind;
@@ -42,8 +43,36 @@ final class SourceArbitration {
             hop.broken(Reason.PREVIEW, stream.id(), Facts.of("stream", stream));
         }
         sync(hop, stream);
+        ownLevels(hop, stream);
         rivals(hop, stream, port);
         return hop;
+    }
+
+    /** A console that passes its input on and sends levels of its own mixes the two. */
+    private void ownLevels(HopDraft hop, Stream stream) {
+        Application from = context.index.application(stream.application());
+        boolean own =
+                from.output(stream.protocol()).ownLevels().map(Setting::inForce).orElse(false);
+        if (!own || from.kind() != ApplicationKind.CONSOLE) {
+            return;
+        }
+        context.index.portsOf(stream.universe()).stream()
+                .filter(p -> p.protocol().inForce().onNetwork()
+                        && context.index.applicationOf(p.id()).id().equals(from.id())
+                        && context.index.receiverOf(p.id()).inputOn().inForce())
+                .findFirst()
+                .ifPresent(p -> hop.atRisk(
+                        Reason.OWN_LEVELS,
+                        from.id(),
+                        Facts.of(
+                                "program",
+                                from,
+                                "universe",
+                                context.index.universe(stream.universe()),
+                                "port",
+                                p,
+                                "protocol",
+                                stream.protocol())));
     }
 
     /** Data that names a synchronisation universe waits for its packets (ANSI E1.31-2018, sections 6.2.4 and 11). */

@@ -12,14 +12,20 @@ import java.util.Optional;
  * @param sync the universe on which it sends sACN synchronisation packets (ANSI E1.31-2018 §6.3), if it does
  * @param alsoHere whether programs on the same computer get a copy whatever adapter it goes out by; empty where the program has no
  *     such switch or nobody has said how it stands, and the system decides
+ * @param ownLevels whether a console sends levels of its own beside those that it passes on from its input; empty where nobody has
+ *     said so
  */
 @RecordBuilder
 public record ProtocolOutput(
-        Setting<Boolean> enabled, List<LabelRange> ranges, Optional<Integer> sync, Optional<Setting<Boolean>> alsoHere)
+        Setting<Boolean> enabled,
+        List<LabelRange> ranges,
+        Optional<Integer> sync,
+        Optional<Setting<Boolean>> alsoHere,
+        Optional<Setting<Boolean>> ownLevels)
         implements ProtocolOutputBuilder.With {
     /** An output that sends no synchronisation. */
     public ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges) {
-        this(enabled, ranges, Optional.empty(), Optional.empty());
+        this(enabled, ranges, Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** Switched on, every label its own wire number. */

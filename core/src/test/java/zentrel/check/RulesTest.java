@@ -295,6 +295,7 @@ class RulesTest {
                                 Kind.APPLICATION.id("desk"),
                                 a -> a.withInstalled(a.installed().withRunning(Optional.of(Setting.of(false)))))),
                 arguments("universe.no-local-copy", "tx", 4, withoutLocalCopy()),
+                arguments("universe.own-levels", "second", 9, mixing()),
                 arguments(
                         "adapter.unplugged",
                         "node-a.net",
@@ -608,6 +609,24 @@ class RulesTest {
 
         assertThat(finding.text()).contains("of 10 Mbit/s");
         assertThat(finding.fixes()).isEmpty();
+    }
+
+    /** A console that passes its input on, with levels of its own beside it. */
+    private static Plan mixing() {
+        return zentrel.TestPlans.read("""
+                {"zentrel-plan":1,"segments":[{"id":"n"}],
+                 "hosts":[{"id":"one","kind":"console","adapters":[{"id":"a1","segment":"n","addresses":["10.71.0.1/16"]}]},
+                          {"id":"two","kind":"computer","adapters":[{"id":"a2","segment":"n","addresses":["10.71.0.2/16"]}]}],
+                 "applications":[{"id":"first","host":"one","kind":"console"},
+                                 {"id":"second","host":"two","kind":"console","outputs":{"sacn":{"ownLevels":true}},
+                                  "bindings":{"sacn-send":"loopback","sacn-listen":["a2"]}},
+                                 {"id":"view","host":"two","kind":"previs","bindings":{"sacn-listen":"loopback"}}],
+                 "universes":[{"id":"u","number":1}],
+                 "streams":[{"id":"s1","application":"first","universe":"u","protocol":"sacn","wire":1,"delivery":"multicast"},
+                            {"id":"s2","application":"second","universe":"u","protocol":"sacn","wire":1,"delivery":"multicast"}],
+                 "receivers":[{"id":"in","application":"second","ports":[{"id":"i","kind":"internal","protocol":"sacn","wire":1,"universe":"u"}]},
+                              {"id":"r","application":"view","ports":[{"id":"p","kind":"internal","protocol":"sacn","wire":1,"universe":"u"}]}]}
+                """.getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
     /** A console beside a previs on one computer that sends to the network only. */

@@ -17,7 +17,7 @@ class PassedOnTableTest {
              "hosts":[{"id":"one","kind":"computer","system":"linux","adapters":[{"id":"a1","segment":"hall","addresses":["10.30.0.1/16"]}]},
                       {"id":"two","kind":"computer","system":"linux","adapters":[{"id":"a2","segment":"hall","addresses":["10.30.0.2/16"]}]}],
              "applications":[{"id":"first","host":"one","kind":"console","bindings":{"sacn-send":["a1"]}},
-                             {"id":"second","host":"two","kind":"console","bindings":{"sacn-send":%s,"sacn-listen":["a2"]}},
+                             {"id":"second","host":"two","kind":"console","bindings":{"sacn-send":%s,"sacn-listen":["a2"]}%s},
                              {"id":"view","host":"two","kind":"previs","bindings":{"sacn-listen":%s}}],
              "universes":[{"id":"u","number":1}],
              "streams":[{"id":"s1","application":"first","universe":"u","protocol":"sacn","wire":1,"delivery":"multicast","enabled":%s},
@@ -34,18 +34,28 @@ class PassedOnTableTest {
         "loopback, loopback, true, true, 2, first 2 legs BROKEN universe.group-not-joined",
         "loopback, loopback, false, true, 1, first 2 legs BROKEN universe.not-enabled",
         "loopback, a2, true, true, 1, first 1 leg PASSES + first 2 legs BROKEN adapter.joined-elsewhere",
+        // levels of its own beside those that it passes on
+        "loopback own, loopback, true, true, 1, first 2 legs AT_RISK universe.own-levels",
+        "loopback silent, loopback, true, true, 1, first 2 legs PASSES",
         // the first reaches the previs by itself too, and the two fight there
         "a2, a2, true, true, 1, first 1 leg AT_RISK universe.two-sources + first 2 legs AT_RISK universe.two-sources"
     })
     void oneConsoleFeedsAnothersPrevis(String send, String view, boolean on, boolean input, int wire, String expected) {
-        Plan plan = TestPlans.read(
-                RIG.formatted(json(send), json(view), on, input, wire).getBytes(StandardCharsets.UTF_8));
+        Plan plan =
+                TestPlans.read(RIG.formatted(json(send.split(" ", -1)[0]), levels(send), json(view), on, input, wire)
+                        .getBytes(StandardCharsets.UTF_8));
         String paths = new SignalPaths(plan)
                 .of(Kind.PORT.id("p")).paths().stream()
                         .map(PassedOnTableTest::said)
                         .sorted()
                         .collect(Collectors.joining(" + "));
         assertThat(paths).isEqualTo(expected);
+    }
+
+    private static String levels(String send) {
+        return send.endsWith(" own")
+                ? ",\"outputs\":{\"sacn\":{\"ownLevels\":true}}"
+                : send.endsWith(" silent") ? ",\"outputs\":{\"sacn\":{\"ownLevels\":false}}" : "";
     }
 
     private static String json(String binding) {

@@ -45,6 +45,7 @@ public final class PathFixes {
                     NOT_RUNNING,
                     FAR_NOT_RUNNING,
                     NO_LOCAL_COPY,
+                    OWN_LEVELS,
                     NOT_TAKEN -> sources.of(issue);
             case BOUND_ELSEWHERE,
                     LEFT_TO_SYSTEM,

@@ -159,6 +159,14 @@ public final class Remedies {
                         a -> a.withOutput(protocol, a.output(protocol).withAlsoHere(Optional.of(Setting.of(true))))));
     }
 
+    Edit noOwnLevels(Application application, Protocol protocol) {
+        return new Edit(
+                "Silence the own levels of " + name(application.id()) + " by " + protocol.title(),
+                p -> p.with(
+                        application.id(),
+                        a -> a.withOutput(protocol, a.output(protocol).withOwnLevels(Optional.of(Setting.of(false))))));
+    }
+
     /** All adapters of a device but one; what leaves the choice to the system then has only that. */
     Edit onlyAdapter(Host host, Adapter kept) {
         return new Edit(

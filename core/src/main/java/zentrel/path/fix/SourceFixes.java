@@ -53,6 +53,9 @@ final class SourceFixes {
             case NO_LOCAL_COPY ->
                 List.of(remedies.alsoHere(
                         facts.get("program", Application.class), facts.get("protocol", Protocol.class)));
+            case OWN_LEVELS ->
+                List.of(remedies.noOwnLevels(
+                        facts.get("program", Application.class), facts.get("protocol", Protocol.class)));
             case INPUT_OFF -> List.of(remedies.inputOn(facts.get("receiver", Receiver.class)));
             case NOT_TAKEN ->
                 List.of(remedies.takeAlso(
