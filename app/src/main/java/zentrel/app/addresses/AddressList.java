@@ -59,6 +59,7 @@ final class AddressList extends ListView<AddressList.Row> {
         setPrefHeight(180);
         setAccessibleText("Adapters; F2 or Enter edits the address, Enter sets it, Shift Enter plans it for later");
         setCellFactory(v -> new Cell());
+        Lists.keepInSight(this);
         getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         getSelectionModel().selectedItemProperty().addListener((o, old, row) -> {
             if (row != null && !refreshing) {

@@ -33,6 +33,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Hint;
+import zentrel.app.look.Lists;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.look.UniverseHue;
@@ -87,6 +88,7 @@ public final class GearPage implements PageView {
         this.library = library;
         words = new WordBox(document, library, this::made);
         list.setId("gear-list");
+        Lists.keepInSight(list);
         list.setAccessibleText(
                 "The gear by place. Enter changes, F2 renames, Delete removes, Ctrl D duplicates, Ctrl V pastes rows");
         list.setFixedCellSize(ROW);

@@ -1,5 +1,6 @@
 package zentrel.app.look;
 
+import javafx.application.Platform;
 import javafx.scene.control.ListView;
 import javafx.scene.control.skin.VirtualFlow;
 
@@ -17,5 +18,18 @@ public final class Lists {
         if (!seen) {
             list.scrollTo(row);
         }
+    }
+
+    /** Keeps the chosen row in sight when the list gets less room, as when the path strip unfolds below it. */
+    public static void keepInSight(ListView<?> list) {
+        list.heightProperty().addListener((o, before, now) -> {
+            int row = list.getSelectionModel().getSelectedIndex();
+            if (now.doubleValue() < before.doubleValue() && row >= 0) {
+                Platform.runLater(() -> {
+                    list.layout(); // what is seen is known only of the new height
+                    reveal(list, row);
+                });
+            }
+        });
     }
 }

@@ -75,6 +75,7 @@ public final class UniversesPage implements PageView {
                 Texts.column("Received by", TAKEN),
                 Texts.column("Filled, 512 slots", SLOTS));
         list.setId("universe-list");
+        Lists.keepInSight(list);
         list.setFixedCellSize(40);
         list.setAccessibleText("Universes");
         list.setCellFactory(v -> new Cell());
