@@ -241,10 +241,10 @@ final class MainWindow {
             library.use(l -> goTo.refresh());
             return Optional.empty();
         }
-        Commands words =
-                new Commands(document.plan(), read, document.selectionProperty().get());
+        Commands.Reading reading =
+                new Commands(document.plan(), read, document.selectionProperty().get()).read(line);
         return Optional.of(new GoToBox.Meant(
-                words.offers(line).stream().map(o -> doing(o, line)).toList(), words.why(line)));
+                reading.offers().stream().map(o -> doing(o, line)).toList(), reading.why()));
     }
 
     private Command doing(Offer offer, String line) {

@@ -18,8 +18,6 @@ import zentrel.command.Commands;
 import zentrel.command.Offer;
 import zentrel.command.Usages;
 import zentrel.file.LoadedPlan;
-import zentrel.file.PlanFile;
-import zentrel.file.PlanFileException;
 import zentrel.gear.Library;
 import zentrel.plan.Plan;
 
@@ -81,11 +79,7 @@ final class SayCommand implements Callable<Integer> {
         }
         boolean wanted = refused.isEmpty() || keepGoing;
         if (wanted && output.isPresent()) {
-            try {
-                PlanFile.save(new LoadedPlan(now, loaded.unknown()), output.get());
-            } catch (PlanFileException e) {
-                throw new Refusal(String.valueOf(e.getMessage()), e);
-            }
+            PlanArgument.save(new LoadedPlan(now, loaded.unknown()), output.get());
         }
         print(done, refused);
         return refused.isEmpty() ? 0 : 1;
@@ -109,10 +103,10 @@ final class SayCommand implements Callable<Integer> {
     }
 
     private static Plan said(Plan plan, Library library, String line, ArrayNode done, ArrayNode refused) {
-        Commands commands = new Commands(plan, library, null);
-        List<Offer> offers = commands.offers(line);
+        Commands.Reading reading = new Commands(plan, library, null).read(line);
+        List<Offer> offers = reading.offers();
         if (offers.isEmpty()) {
-            refuse(refused, line, commands.why(line).orElse("This line says nothing."), List.of());
+            refuse(refused, line, reading.why().orElse("This line says nothing."), List.of());
             return plan;
         }
         try {

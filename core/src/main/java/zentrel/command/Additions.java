@@ -26,7 +26,6 @@ import zentrel.profile.Protocol;
 /** What can be added to what is selected, each with its few questions; what a line of words adds, as forms. */
 public final class Additions {
     private static final int MOST_COPIES = 999;
-    private static final int LAST_UNIVERSE = 63_999;
     private static final Format<String> TEXT = Formats.TEXT;
 
     private static final ByKind<Function<Additions, List<Addition>>> OF = new ByKind<
@@ -106,8 +105,7 @@ public final class Additions {
 
     private Addition universe() {
         int next = Routing.nextUniverse(plan);
-        Ask<Integer> number =
-                new Ask<>("Number", Formats.whole("The number of a universe", 0, LAST_UNIVERSE), String.valueOf(next));
+        Ask<Integer> number = new Ask<>("Number", Adding.UNIVERSE_NUMBER, String.valueOf(next));
         Ask<String> name = new Ask<>("Name", TEXT, "");
         return one(
                 "A universe",
@@ -178,7 +176,7 @@ public final class Additions {
 
     private List<Addition> toProgram(Application program) {
         List<Addition> all = new ArrayList<>();
-        Ask<Protocol> protocol = new Ask<>("Protocol", Adding.protocols(true), Protocol.SACN.title());
+        Ask<Protocol> protocol = new Ask<>("Protocol", Adding.PROTOCOLS, Protocol.SACN.title());
         Ask<Id<Universe>> universe = new Ask<>("Universe", Formats.reference(Kind.UNIVERSE), "");
         all.add(one(
                 "A universe that it sends",
@@ -252,10 +250,7 @@ public final class Additions {
     private List<Addition> toPort(Port port) {
         List<Addition> all = new ArrayList<>();
         Ask<Id<Application>> source = new Ask<>("From", Formats.reference(Kind.APPLICATION), "");
-        Ask<Integer> number = new Ask<>(
-                "Universe",
-                Formats.whole("The number of a universe", 0, LAST_UNIVERSE),
-                String.valueOf(Routing.nextUniverse(plan)));
+        Ask<Integer> number = new Ask<>("Universe", Adding.UNIVERSE_NUMBER, String.valueOf(Routing.nextUniverse(plan)));
         all.add(one(
                 "A universe for it",
                 a -> Routing.route(plan, plan.index().application(a.to(source)), List.of(port), a.to(number)),
@@ -288,7 +283,7 @@ public final class Additions {
 
     private Addition sentBy(Universe universe) {
         Ask<Id<Application>> source = new Ask<>("Sent by", Formats.reference(Kind.APPLICATION), "");
-        Ask<Protocol> protocol = new Ask<>("Protocol", Adding.protocols(true), Protocol.SACN.title());
+        Ask<Protocol> protocol = new Ask<>("Protocol", Adding.PROTOCOLS, Protocol.SACN.title());
         return one(
                 "A program that sends it",
                 a -> Adding.stream(plan, plan.index().application(a.to(source)), universe, a.to(protocol)),

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import zentrel.gear.Library;
 import zentrel.plan.Id;
@@ -84,34 +85,48 @@ public final class Commands {
         verbs.put("plan", new SetWords(things, Optional.ofNullable(selected), true)::offers);
     }
 
-    /** What a line could ask for, the likeliest first; empty where it is about nothing that can be done here. */
-    public List<Offer> offers(String line) {
-        List<String> words = words(line);
-        things.forget();
-        if (words.isEmpty()) {
-            return List.of();
+    /**
+     * What a line means.
+     *
+     * @param offers what it could ask for, the likeliest first; empty where it is about nothing that can be done here
+     * @param why why it offers nothing, as one sentence with what is there instead; empty where it does, or is empty itself
+     */
+    public record Reading(List<Offer> offers, Optional<String> why) {
+        public Reading {
+            offers = List.copyOf(offers);
         }
-        Function<List<String>, List<Offer>> verb = verb(words);
-        return (verb == null ? add.add(words) : verb.apply(words.subList(1, words.size())))
-                .stream().limit(MOST_OFFERS).toList();
     }
 
-    /** Why a line offers nothing, as one sentence with what is there instead; empty where it does offer something. */
-    public Optional<String> why(String line) {
-        if (!offers(line).isEmpty() || line.isBlank()) {
-            return Optional.empty();
-        }
+    /** Reads a line, finished or not; what is no value in it is said, never thrown. */
+    public Reading read(String line) {
         List<String> words = words(line);
-        if (verb(words) == null) {
-            return Optional.of("No kind of device is called “" + line.strip() + "”, and no line starts with “"
-                    + words.get(0) + "”.");
+        if (words.isEmpty()) {
+            return new Reading(List.of(), Optional.empty());
         }
-        return Optional.of(things.miss()
+        things.forget();
+        Function<List<String>, List<Offer>> verb = verb(words);
+        try {
+            List<Offer> offers = (verb == null ? add.add(words) : verb.apply(words.subList(1, words.size())))
+                    .stream().limit(MOST_OFFERS).toList();
+            return new Reading(offers, offers.isEmpty() ? Optional.of(why(line, words)) : Optional.empty());
+        } catch (IllegalArgumentException e) {
+            return new Reading(List.of(), Optional.of(String.valueOf(e.getMessage())));
+        }
+    }
+
+    /** What a line could ask for, the likeliest first. */
+    public List<Offer> offers(String line) {
+        return read(line).offers();
+    }
+
+    private String why(String line, List<String> words) {
+        if (verb(words) == null) {
+            return "No kind of device is called “" + line.strip() + "”, and no line starts with “" + words.get(0)
+                    + "”.";
+        }
+        return things.miss()
                 .orElseGet(() -> "This line is not finished: "
-                        + Usages.ofVerb(words.get(0)).stream()
-                                .map(Usage::form)
-                                .reduce((a, b) -> a + "  or  " + b)
-                                .orElse(line)));
+                        + Usages.ofVerb(words.get(0)).stream().map(Usage::form).collect(Collectors.joining("  or  ")));
     }
 
     /** The words that a line can start with, beside a kind of device to add. */

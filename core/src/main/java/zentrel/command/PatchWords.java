@@ -2,11 +2,8 @@ package zentrel.command;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.Optional;
 import zentrel.gear.*;
 import zentrel.plan.*;
 import zentrel.routing.RangeRouting;
@@ -98,7 +95,7 @@ final class PatchWords {
                         + fixtures.get(fixtures.size() - 1).number();
     }
 
-    /** The fixtures that {@code fixture 101-110,120} names, in that order. */
+    /** The fixtures that {@code fixture 101-110,120} names, in the order of their numbers. */
     private List<Fixture> numbered(List<String> words) {
         if (words.size() < 2 || !words.get(0).toLowerCase(Locale.ROOT).matches("fixtures?")) {
             return List.of();
@@ -107,14 +104,12 @@ final class PatchWords {
         if (!numbers.matches(NUMBERS)) {
             return List.of();
         }
-        Map<String, Fixture> byNumber = new LinkedHashMap<>();
-        plan.fixtures().forEach(f -> byNumber.putIfAbsent(f.number(), f));
-        List<Fixture> found = new ArrayList<>();
-        for (NumberRange range : RangeRouting.ranges(numbers)) {
-            for (int n = range.first(); n <= range.last(); n++) {
-                Optional.ofNullable(byNumber.get(String.valueOf(n))).ifPresent(found::add);
-            }
-        }
+        List<NumberRange> ranges = RangeRouting.ranges(numbers);
+        List<Fixture> found = plan.fixtures().stream()
+                .filter(f -> f.number().matches("\\d{1,6}"))
+                .filter(f -> ranges.stream().anyMatch(r -> r.contains(Integer.parseInt(f.number()))))
+                .sorted(Comparator.comparingInt(f -> Integer.parseInt(f.number())))
+                .toList();
         if (found.isEmpty()) {
             things.note("No fixture has one of the numbers " + numbers + ".");
         }

@@ -31,7 +31,7 @@ final class RouteWords {
     /** {@code route [UNIVERSES] SOURCE to RECEIVER}; with a run of universes these, else the next ones. */
     List<Offer> route(List<String> given) {
         List<String> words = new ArrayList<>(given);
-        if (!words.isEmpty() && words.get(0).matches("(?i)u?\\d{1,5}([-–,](u?\\d{1,5}))*")) {
+        if (!words.isEmpty() && words.get(0).matches(Words.RUN)) {
             String run = words.remove(0);
             return run(run, words);
         }

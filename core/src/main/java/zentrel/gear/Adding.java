@@ -1,7 +1,6 @@
 package zentrel.gear;
 
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -21,6 +20,14 @@ public final class Adding {
     /** What a typed copy can be of. */
     public static final List<Kind<?>> COPIED =
             List.of(Kind.ADAPTER, Kind.PORT, Kind.APPLICATION, Kind.HOST, Kind.UNIVERSE);
+
+    /** The protocols of the network, as a choice. */
+    public static final Format<Protocol> PROTOCOLS =
+            Formats.choice(List.of(Protocol.ARTNET, Protocol.SACN), Protocol::title, Format.Control.CHOICE);
+
+    /** The numbers that a universe of the show may have: those that the larger of the two protocols counts to. */
+    public static final Format<Integer> UNIVERSE_NUMBER =
+            Formats.whole("The number of a universe", 0, Protocol.SACN.lastNumber());
 
     /** The most ports that one line adds. */
     public static final int MOST_PORTS = 512;
@@ -194,9 +201,10 @@ public final class Adding {
     /**
      * A universe of the show.
      *
-     * @throws IllegalArgumentException with a sentence, where there is one of that number
+     * @throws IllegalArgumentException with a sentence, where there is one of that number, or no universe has it
      */
     public static Edit universe(Plan plan, int number, String name) {
+        UNIVERSE_NUMBER.read(plan, String.valueOf(number));
         plan.universes().stream().filter(u -> u.number() == number).findFirst().ifPresent(u -> {
             throw new IllegalArgumentException("There is a universe " + number + " already: " + u.name() + ".");
         });
@@ -249,15 +257,5 @@ public final class Adding {
     public static Edit line(Plan plan, Port port, String name) {
         Line line = new Line(Kind.LINE.id(Ids.free(plan, port.id().value() + ".line")), name, port.id());
         return new Edit("Add the line " + name, p -> p.and(Kind.LINE, line));
-    }
-
-    /** The protocols that a receiver or a source can have, as a choice. */
-    public static Format<Protocol> protocols(boolean networkOnly) {
-        return Formats.choice(
-                EnumSet.allOf(Protocol.class).stream()
-                        .filter(p -> !networkOnly || p.onNetwork())
-                        .toList(),
-                Protocol::title,
-                Format.Control.CHOICE);
     }
 }

@@ -143,13 +143,17 @@ class CommandsTableTest {
                 "install moonbeam on office|No program is called “moonbeam”. There is Console software, Previs with a key, Previs without a key, Paperwork, Bridge.",
                 "link jetty node to hut desk|Jetty node firmware is not a program that sends OSC. There is Hut desk, Backup desk, Cue player, Café dimmer.",
                 "set name of moon to Sun|Nothing here is called “moon”.",
+                "move fixture 9-1 to u3|A range runs upwards: 9 to 1 does not.",
+                "route 10-1 hut desk to rockery node|A range runs upwards: 10 to 1 does not.",
                 "remove fixture 90001|No fixture has one of the numbers 90001.",
                 "rename boathouse node|This line is not finished: rename THING to NAME",
                 "install previs on boathouse node|Boathouse node is not a computer. There is Show-control computer, Office computer."
             })
     void whatIsRefusedIsSaid(String line, String why) {
-        assertThat(new Commands(READY, LIBRARY, null).why(line)).contains(why);
-        assertThat(new Commands(READY, LIBRARY, null).why("set colour of hut console to red"))
+        assertThat(new Commands(READY, LIBRARY, null).read(line).why()).contains(why);
+        assertThat(new Commands(READY, LIBRARY, null)
+                        .read("set colour of hut console to red")
+                        .why())
                 .get()
                 .asString()
                 .startsWith("Hut console has no field “colour”. It has Name, Place, Kind, ");
@@ -171,7 +175,7 @@ class CommandsTableTest {
         for (Usage usage : Usages.ALL) {
             String line = usage.example();
             assertThat(commands.offers(line))
-                    .as(line + ": " + commands.why(line).orElse(""))
+                    .as(line + ": " + commands.read(line).why().orElse(""))
                     .isNotEmpty();
             assertThat(commands.offers(line).get(0).work().get().edit().applyTo(plan))
                     .as(line)

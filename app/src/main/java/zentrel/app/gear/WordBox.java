@@ -95,9 +95,9 @@ final class WordBox extends VBox {
             library.use(l -> offer());
             return;
         }
-        Commands commands =
-                new Commands(document.plan(), read, document.selectionProperty().get());
-        offered = commands.offers(text);
+        Commands.Reading reading =
+                new Commands(document.plan(), read, document.selectionProperty().get()).read(text);
+        offered = reading.offers();
         for (int i = 0; i < offered.size(); i++) {
             int number = i;
             Button button = new Button(offered.get(i).text());
@@ -108,7 +108,7 @@ final class WordBox extends VBox {
             offers.getChildren().add(button);
         }
         if (offered.isEmpty()) {
-            say(commands.why(text).orElse(""));
+            say(reading.why().orElse(""));
         }
         mark();
     }
