@@ -14,8 +14,6 @@ import zentrel.check.Fixes;
 import zentrel.check.Report;
 import zentrel.check.RuleBook;
 import zentrel.file.LoadedPlan;
-import zentrel.file.PlanFile;
-import zentrel.file.PlanFileException;
 import zentrel.plan.Plan;
 
 /** {@code zentrel apply PLAN --fix RULE[@ID] … -o OUT}: makes fixes and writes the plan. */
@@ -56,11 +54,7 @@ final class ApplyCommand implements Callable<Integer> {
         for (String fix : fixes) {
             now = apply(now, fix, applied);
         }
-        try {
-            PlanFile.save(new LoadedPlan(now, loaded.unknown()), output);
-        } catch (PlanFileException e) {
-            throw new Refusal(String.valueOf(e.getMessage()), e);
-        }
+        PlanArgument.save(new LoadedPlan(now, loaded.unknown()), output);
         Report after = Check.run(now);
         long broken = after.count(zentrel.check.Severity.BROKEN);
         if (out.json) {

@@ -17,8 +17,6 @@ import zentrel.compare.SeenAdapter;
 import zentrel.compare.SeenComputer;
 import zentrel.compare.UsingComputer;
 import zentrel.file.LoadedPlan;
-import zentrel.file.PlanFile;
-import zentrel.file.PlanFileException;
 import zentrel.live.ThisComputer;
 import zentrel.plan.Host;
 import zentrel.plan.Plan;
@@ -107,11 +105,7 @@ final class HereCommand implements Callable<Integer> {
         LoadedPlan loaded = PlanArgument.open(plan);
         Host chosen = PlanArgument.host(loaded.plan(), host);
         Plan after = UsingComputer.as(loaded.plan(), chosen, seen).applyTo(loaded.plan());
-        try {
-            PlanFile.save(new LoadedPlan(after, loaded.unknown()), to);
-        } catch (PlanFileException e) {
-            throw new Refusal(String.valueOf(e.getMessage()), e);
-        }
+        PlanArgument.save(new LoadedPlan(after, loaded.unknown()), to);
     }
 
     private Optional<SeenComputer> compared(List<SeenAdapter> seen) throws Refusal {

@@ -16,8 +16,6 @@ import picocli.CommandLine.Parameters;
 import zentrel.address.AddressImport;
 import zentrel.address.Readdressing;
 import zentrel.file.LoadedPlan;
-import zentrel.file.PlanFile;
-import zentrel.file.PlanFileException;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.Edit;
 import zentrel.routing.RoutingTable;
@@ -94,11 +92,7 @@ final class ImportCommand implements Callable<Integer> {
 
     private void save(LoadedPlan loaded, Edit edit) throws Refusal {
         if (output != null) {
-            try {
-                PlanFile.save(new LoadedPlan(edit.applyTo(loaded.plan()), loaded.unknown()), output);
-            } catch (PlanFileException e) {
-                throw new Refusal(String.valueOf(e.getMessage()), e);
-            }
+            PlanArgument.save(new LoadedPlan(edit.applyTo(loaded.plan()), loaded.unknown()), output);
         }
     }
 

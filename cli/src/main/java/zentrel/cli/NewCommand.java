@@ -14,8 +14,6 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import zentrel.file.LoadedPlan;
-import zentrel.file.PlanFile;
-import zentrel.file.PlanFileException;
 import zentrel.gear.Library;
 import zentrel.pattern.Pattern;
 import zentrel.pattern.Patterns;
@@ -65,23 +63,24 @@ final class NewCommand implements Callable<Integer> {
             }
         }
         Path to = output.orElseThrow(() -> new Refusal("Say where the plan goes: -o OUT."));
+        Plan plan;
         try {
-            Plan plan = chosen.build(Library.shipped(), answers);
-            PlanFile.save(LoadedPlan.of(plan), to);
-            if (out.json) {
-                out.json(Output.JSON
-                        .objectNode()
-                        .put("plan", plan.name())
-                        .put("hosts", plan.hosts().size())
-                        .put("universes", plan.universes().size()));
-            } else {
-                out.line(plan.name() + ": " + plan.hosts().size() + " devices, "
-                        + plan.universes().size() + " universes, written to " + to + ".");
-            }
-            return 0;
-        } catch (PlanFileException | IllegalArgumentException e) {
+            plan = chosen.build(Library.shipped(), answers);
+        } catch (IllegalArgumentException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
+        PlanArgument.save(LoadedPlan.of(plan), to);
+        if (out.json) {
+            out.json(Output.JSON
+                    .objectNode()
+                    .put("plan", plan.name())
+                    .put("hosts", plan.hosts().size())
+                    .put("universes", plan.universes().size()));
+        } else {
+            out.line(plan.name() + ": " + plan.hosts().size() + " devices, "
+                    + plan.universes().size() + " universes, written to " + to + ".");
+        }
+        return 0;
     }
 
     private void list() {

@@ -30,6 +30,15 @@ final class PlanArgument {
         }
     }
 
+    /** Writes a plan, with what its file held besides. */
+    static void save(LoadedPlan loaded, Path to) throws Refusal {
+        try {
+            PlanFile.save(loaded, to);
+        } catch (PlanFileException e) {
+            throw new Refusal(String.valueOf(e.getMessage()), e);
+        }
+    }
+
     /** The host of a plan that is called so, by id or by name in any case. */
     static Host host(Plan plan, String called) throws Refusal {
         return plan.hosts().stream()
