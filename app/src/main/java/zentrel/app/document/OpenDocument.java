@@ -293,7 +293,10 @@ public final class OpenDocument {
     }
 
     public void undo() {
-        notice.set(null); // what it says of the change is no longer so
+        Notice said = notice.get();
+        if (said != null && said.action().isEmpty()) {
+            notice.set(null); // what it says of the change is no longer so; what offers something stays
+        }
         history.undo();
         changed();
     }
