@@ -90,7 +90,7 @@ public final class UsingComputer {
     }
 
     private static AddressOrigin origin(Adapter adapter, int at, HostAddress real) {
-        if (real.toString().startsWith("169.254.")) {
+        if (real.address().isLinkLocal()) {
             return AddressOrigin.SELF_ASSIGNED;
         }
         return at < adapter.addresses().size() ? adapter.addresses().get(at).origin() : AddressOrigin.MANUAL;
@@ -119,9 +119,7 @@ public final class UsingComputer {
                 seen.addresses().stream()
                         .map(a -> new AdapterAddress(
                                 Setting.of(a),
-                                a.toString().startsWith("169.254.")
-                                        ? AddressOrigin.SELF_ASSIGNED
-                                        : AddressOrigin.MANUAL))
+                                a.address().isLinkLocal() ? AddressOrigin.SELF_ASSIGNED : AddressOrigin.MANUAL))
                         .toList(),
                 Optional.empty(),
                 seen.mac());

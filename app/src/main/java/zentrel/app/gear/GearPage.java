@@ -30,6 +30,7 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Text;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.document.Removal;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Hint;
@@ -543,11 +544,7 @@ public final class GearPage implements PageView {
     private void remove() {
         List<Id<Host>> chosen = chosen();
         if (!chosen.isEmpty()) {
-            Removing removing = Removing.of(document.plan(), chosen);
-            String also = removing.alsoInWords();
-            document.apply(removing.edit());
-            document.tell(removing.edit().text().replaceFirst("^Remove", "Removed")
-                    + (also.isEmpty() ? "" : " with " + also) + ". Undo brings it back.");
+            Removal.of(document, chosen);
         }
     }
 

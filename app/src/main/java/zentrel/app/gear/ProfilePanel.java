@@ -160,6 +160,7 @@ final class ProfilePanel extends HBox {
     private void toggle() {
         boolean asFile = middle.getChildren().contains(form);
         middle.getChildren().setAll(asFile ? text : form);
+        judge();
         other.setText(asFile ? "As a form" : "As its file");
     }
 
@@ -177,7 +178,9 @@ final class ProfilePanel extends HBox {
 
     private void judge() {
         Profile profile = typed();
-        form.show(text.getText());
+        if (middle.getChildren().contains(form)) {
+            form.show(text.getText());
+        }
         state.getStyleClass().removeAll("broken", "soft");
         state.getStyleClass().add(profile == null ? "broken" : "soft");
         if (profile != null) {

@@ -9,11 +9,11 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.document.Removal;
 import zentrel.app.document.UserLibrary;
 import zentrel.command.Addition;
 import zentrel.command.Additions;
 import zentrel.gear.Library;
-import zentrel.gear.Removing;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
@@ -94,11 +94,7 @@ final class ActionRow extends VBox {
             document.tell("Select what is to be removed.");
             return;
         }
-        Removing removing = Removing.of(document.plan(), List.of(gone));
-        String also = removing.alsoInWords();
         document.select(null);
-        document.apply(removing.edit());
-        document.tell(removing.edit().text().replaceFirst("^Remove", "Removed")
-                + (also.isEmpty() ? "" : " with " + also) + ". Undo brings it back.");
+        Removal.of(document, List.of(gone));
     }
 }
