@@ -73,14 +73,9 @@ public final class Moving {
         for (Adapter adapter : adapters) {
             List<Readdressing.Change> changes = new ArrayList<>();
             all.put(adapter, changes);
-            Host host = plan.index().hostOf(adapter.id());
-            plan.index()
-                    .profileOf(host)
-                    .filter(p -> !p.accepts(to.network()))
-                    .ifPresent(p -> warnings.add(host.name() + " accepts only "
-                            + String.join(
-                                    " and ",
-                                    p.accepts().stream().map(Subnet::toString).toList())
+            Accepting.at(plan, adapter).stream()
+                    .filter(a -> !a.accepts(to))
+                    .forEach(a -> warnings.add(a.name() + " accepts only " + a.rangesInWords(" and ")
                             + ", so it cannot follow to " + to + "."));
             for (AdapterAddress address : adapter.addresses()) {
                 HostAddress before = address.inForce();

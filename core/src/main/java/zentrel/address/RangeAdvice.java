@@ -17,7 +17,6 @@ import zentrel.path.SignalPaths;
 import zentrel.plan.*;
 import zentrel.profile.AdapterKind;
 import zentrel.profile.HostKind;
-import zentrel.profile.Profile;
 import zentrel.profile.Protocol;
 
 /**
@@ -115,23 +114,19 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
         return new ForSegment(segment.id(), chosen, false, reasons);
     }
 
-    /** What every box on the segment accepts; empty where none is particular. */
+    /** What every device and program on the segment accepts; empty where none is particular. */
     private static List<Subnet> accepted(Plan plan, List<Adapter> adapters, List<String> reasons) {
         List<Subnet> common = new ArrayList<>();
         Set<String> particular = new LinkedHashSet<>();
         for (Adapter adapter : adapters) {
-            Host host = plan.index().hostOf(adapter.id());
-            List<Subnet> accepts =
-                    plan.index().profileOf(host).map(Profile::accepts).orElse(List.of());
-            if (accepts.isEmpty()) {
-                continue;
+            for (Accepting one : Accepting.at(plan, adapter)) {
+                if (particular.isEmpty()) {
+                    common.addAll(one.ranges());
+                } else {
+                    common.removeIf(c -> one.ranges().stream().noneMatch(c::overlaps));
+                }
+                particular.add(one.name());
             }
-            if (particular.isEmpty()) {
-                common.addAll(accepts);
-            } else {
-                common.removeIf(c -> accepts.stream().noneMatch(c::overlaps));
-            }
-            particular.add(host.name());
         }
         if (!particular.isEmpty()) {
             reasons.add(String.join(", ", particular)

@@ -83,8 +83,7 @@ final class PowerPoeBudget extends PathRule {
                 continue;
             }
             Host taker = context.index().hostOf(far);
-            List<ProfileSupply> supplies =
-                    context.index().profileOf(taker).map(Profile::supplies).orElse(List.of());
+            List<ProfileSupply> supplies = taker.supplies(context.index());
             supplies.stream()
                     .filter(s -> s.poe() && taker.power().supplies().contains(s.name()))
                     .findFirst()

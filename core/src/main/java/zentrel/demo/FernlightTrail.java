@@ -202,7 +202,7 @@ public final class FernlightTrail {
                         Protocol.ARTNET,
                         new ProtocolOutput(Setting.of(true), List.of(new LabelRange(1, LAST_ARTNET, -1))))
                 .withOutput(Protocol.SACN, new ProtocolOutput(Setting.of(true), List.of(new LabelRange(10, 24, 0))))
-                .withInstalled(Installed.of("house/full-console").withLicence(Optional.of("touring")))
+                .withInstalled(Installed.of("house/full-console").withLicence(Optional.of(Setting.of("touring"))))
                 .withOsc(new OscInput(
                         Setting.of(24510),
                         Setting.of(true),

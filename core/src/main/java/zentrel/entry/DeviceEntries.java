@@ -65,6 +65,34 @@ final class DeviceEntries {
                         Formats.list(Formats.TEXT),
                         h -> h.power().supplies(),
                         (h, s) -> h.withPower(h.power().withSupplies(s)))
+                .optional(
+                        "volts",
+                        "Is given volts",
+                        "power.volts",
+                        Formats.decimal("A voltage", 1_000),
+                        h -> h.power().volts(),
+                        (h, v) -> h.withPower(h.power().withVolts(v)))
+                .value(
+                        "own-supplies",
+                        "Supplies of this one",
+                        "own.supplies",
+                        Formats.list(OwnFormats.SUPPLY_FORMAT),
+                        h -> h.own().supplies(),
+                        (h, s) -> h.withOwn(h.own().withSupplies(s)))
+                .optional(
+                        "accessory-of",
+                        "Accessory of",
+                        "own.accessoryOf",
+                        Formats.reference(Kind.HOST),
+                        h -> h.own().accessoryOf(),
+                        DeviceEntries::accessory)
+                .value(
+                        "own-signs",
+                        "Signs of this one",
+                        "own.signs",
+                        Formats.list(OwnFormats.SIGN_FORMAT),
+                        h -> h.own().signs(),
+                        (h, s) -> h.withOwn(h.own().withSigns(s)))
                 .group("Firewall and routes")
                 .setting(
                         "firewall",
@@ -118,6 +146,13 @@ final class DeviceEntries {
                         h -> h.switching().loopGuard(),
                         (h, s) -> h.withSwitching(h.switching().withLoopGuard(s)))
                 .all();
+    }
+
+    private static Host accessory(Host host, Optional<Id<Host>> of) {
+        if (of.equals(Optional.of(host.id()))) {
+            throw new IllegalArgumentException(host.name() + " cannot be an accessory of itself.");
+        }
+        return host.withOwn(host.own().withAccessoryOf(of));
     }
 
     /** A profile of the plan, by its name or id. */

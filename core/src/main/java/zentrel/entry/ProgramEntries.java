@@ -10,6 +10,7 @@ import zentrel.plan.*;
 import zentrel.profile.ApplicationKind;
 import zentrel.profile.Direction;
 import zentrel.profile.Merge;
+import zentrel.profile.Need;
 import zentrel.profile.PortKind;
 import zentrel.profile.Protocol;
 
@@ -51,7 +52,7 @@ final class ProgramEntries {
                         Formats.TEXT,
                         a -> a.installed().profile(),
                         (a, p) -> a.withInstalled(a.installed().withProfile(p)))
-                .optional(
+                .optionalSetting(
                         "licence",
                         "Licence",
                         "installed.licence",
@@ -86,7 +87,17 @@ final class ProgramEntries {
                         Formats.TEXT,
                         a -> a.installed().cid(),
                         (a, c) -> a.withInstalled(a.installed().withCid(c)))
-                .group("Bound to");
+                .group("Before it sends");
+        for (Need need : Need.values()) {
+            list.optionalSetting(
+                    "met-" + need.word(),
+                    need.title(),
+                    "installed.met",
+                    Formats.YES,
+                    a -> Optional.ofNullable(a.installed().met().get(need)),
+                    (a, is) -> a.withInstalled(a.installed().with(need, is)));
+        }
+        list.group("Bound to");
         for (Purpose purpose : Purpose.values()) {
             list.any(
                     "bind-" + purpose.word(),

@@ -13,6 +13,7 @@ import java.util.Map;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 import zentrel.profile.ApplicationKind;
+import zentrel.profile.Need;
 import zentrel.profile.Protocol;
 import zentrel.universe.SacnUniverse;
 
@@ -52,11 +53,21 @@ final class ApplicationFields implements Fields<Application> {
                 p.optional("osc").map(ApplicationFields::osc),
                 new Installed(
                         p.optional("profile").map(JsonPlace::text),
-                        p.optional("licence").map(JsonPlace::text),
+                        p.optional("licence").map(l -> l.setting(JsonPlace::text)),
                         p.list("attached").stream().map(JsonPlace::text).toList(),
                         p.optional("show").map(s -> s.setting(JsonPlace::text)),
                         p.optional("cid").map(JsonPlace::text),
-                        p.optional("running").map(r -> r.setting(JsonPlace::bool))));
+                        p.optional("running").map(r -> r.setting(JsonPlace::bool)),
+                        met(p)));
+    }
+
+    private static Map<Need, Setting<Boolean>> met(JsonPlace p) {
+        Map<Need, Setting<Boolean>> met = new EnumMap<>(Need.class);
+        p.optional("met")
+                .ifPresent(m -> m.members()
+                        .forEach((need, value) ->
+                                met.put(value.named(need, Need.class), value.setting(JsonPlace::bool))));
+        return met;
     }
 
     private static Screen screen(JsonPlace p) {
@@ -206,11 +217,15 @@ final class ApplicationFields implements Fields<Application> {
 
     private static void installed(ObjectNode n, Installed installed) {
         installed.profile().ifPresent(x -> n.put("profile", x));
-        installed.licence().ifPresent(x -> n.put("licence", x));
+        installed.licence().ifPresent(x -> n.set("licence", setting(x, JSON::textNode)));
         texts(n, "attached", installed.attached());
         installed.show().ifPresent(x -> n.set("show", setting(x, JSON::textNode)));
         installed.cid().ifPresent(x -> n.put("cid", x));
         installed.running().ifPresent(x -> n.set("running", setting(x, JSON::booleanNode)));
+        if (!installed.met().isEmpty()) {
+            ObjectNode met = n.putObject("met");
+            new EnumMap<>(installed.met()).forEach((need, x) -> met.set(need.word(), setting(x, JSON::booleanNode)));
+        }
     }
 
     private static JsonNode binding(Binding b) {

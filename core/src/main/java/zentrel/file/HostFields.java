@@ -45,16 +45,26 @@ final class HostFields implements Fields<Host> {
                 p.optional("firewall").map(HostFields::firewall).orElse(Firewall.OPEN),
                 p.optional("sourceCheck").map(HostFields::sourceCheck).orElse(SourceCheck.NONE),
                 p.optional("power").map(HostFields::power).orElse(Power.ON),
-                p.optional("switching").map(HostFields::switching).orElse(Switching.PLAIN));
+                p.optional("switching").map(HostFields::switching).orElse(Switching.PLAIN),
+                own(p, refs));
     }
 
     private static Power power(JsonPlace p) {
         p.requireObject();
         Power power = new Power(
                 p.bool("on", true),
-                p.list("supplies").stream().map(JsonPlace::text).toList());
+                p.list("supplies").stream().map(JsonPlace::text).toList(),
+                p.optional("volts").map(v -> v.number(0, 1_000)));
         p.done();
         return power;
+    }
+
+    private static Own own(JsonPlace p, References refs) {
+        Optional<Id<Host>> of = p.optional("accessoryOf").map(a -> refs.refer(a, Kind.HOST));
+        return new Own(
+                ProfileFields.each(p, "ownSupplies", ProfileFields::supply),
+                ProfileFields.each(p, "ownSigns", ProfileFields::sign),
+                of);
     }
 
     private static Switching switching(JsonPlace p) {
@@ -165,8 +175,12 @@ final class HostFields implements Fields<Host> {
             ObjectNode power = n.putObject("power");
             flag(power, "on", h.power().on(), true);
             texts(power, "supplies", h.power().supplies());
+            h.power().volts().ifPresent(v -> power.put("volts", v));
         }
         switching(n, h.switching());
+        all(n, "ownSupplies", h.own().supplies(), ProfileFields::supply);
+        all(n, "ownSigns", h.own().signs(), ProfileFields::sign);
+        h.own().accessoryOf().ifPresent(of -> n.put("accessoryOf", of.value()));
         all(n, "adapters", h.adapters(), HostFields::adapter);
     }
 

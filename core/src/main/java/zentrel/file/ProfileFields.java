@@ -20,18 +20,21 @@ import zentrel.profile.ApplicationKind;
 import zentrel.profile.Direction;
 import zentrel.profile.HostKind;
 import zentrel.profile.Merge;
+import zentrel.profile.Need;
 import zentrel.profile.OperatingSystem;
 import zentrel.profile.PortKind;
 import zentrel.profile.Profile;
 import zentrel.profile.ProfileAdapter;
 import zentrel.profile.ProfileApplication;
 import zentrel.profile.ProfileLimit;
+import zentrel.profile.ProfileNeed;
 import zentrel.profile.ProfilePoe;
 import zentrel.profile.ProfilePorts;
 import zentrel.profile.ProfileSign;
 import zentrel.profile.ProfileStep;
 import zentrel.profile.ProfileSupply;
 import zentrel.profile.Protocol;
+import zentrel.profile.VoltRange;
 import zentrel.text.Word;
 
 /** The fields of a profile, both ways; the same in a plan file and in a profile file. */
@@ -47,10 +50,7 @@ final class ProfileFields {
         boolean software = p.bool("software", false);
         HostKind kind = p.word("kind", HostKind.class, software ? HostKind.COMPUTER : HostKind.OTHER);
         List<ProfileAdapter> adapters = each(p, "adapters", ProfileFields::adapter);
-        List<ProfileSupply> supplies = each(
-                p,
-                "supplies",
-                s -> new ProfileSupply(s.need("name").text(), s.bool("poe", false), number(s, "watts", 0, 100_000, 0)));
+        List<ProfileSupply> supplies = each(p, "supplies", ProfileFields::supply);
         Map<String, String> menus = new LinkedHashMap<>(); // their order is the order of the device's own menus
         p.optional("menus")
                 .ifPresent(m -> m.members().forEach((subject, way) -> {
@@ -77,9 +77,7 @@ final class ProfileFields {
                                 kind == HostKind.COMPUTER ? OperatingSystem.LINUX : OperatingSystem.FIRMWARE),
                         adapters,
                         each(p, "applications", ProfileFields::application),
-                        p.list("accepts").stream()
-                                .map(a -> a.parsed(Subnet::parse))
-                                .toList(),
+                        subnets(p),
                         p.optional("sockets").map(s -> s.integer(0, 1000)).orElse(adapters.size()),
                         p.bool("passesNetwork", false),
                         p.bool("passesPower", false),
@@ -88,13 +86,7 @@ final class ProfileFields {
                         p.optional("poe").map(ProfileFields::poe),
                         texts(p, "direct"),
                         each(p, "steps", ProfileFields::step),
-                        each(
-                                p,
-                                "signs",
-                                s -> new ProfileSign(
-                                        s.need("look").text(),
-                                        s.need("when").text(),
-                                        s.need("shows").text())),
+                        each(p, "signs", ProfileFields::sign),
                         menus));
     }
 
@@ -111,7 +103,28 @@ final class ProfileFields {
         }
     }
 
-    private static <T> List<T> each(JsonPlace owner, String field, Function<JsonPlace, T> reader) {
+    static ProfileSupply supply(JsonPlace s) {
+        return new ProfileSupply(
+                s.need("name").text(),
+                s.bool("poe", false),
+                number(s, "watts", 0, 100_000, 0),
+                s.optional("volts").map(ProfileFields::volts));
+    }
+
+    private static VoltRange volts(JsonPlace p) {
+        p.requireObject();
+        return guarded(
+                p,
+                () -> new VoltRange(
+                        p.need("from").number(0, 1_000), p.need("to").number(0, 1_000)));
+    }
+
+    static ProfileSign sign(JsonPlace s) {
+        return new ProfileSign(
+                s.need("look").text(), s.need("when").text(), s.need("shows").text());
+    }
+
+    static <T> List<T> each(JsonPlace owner, String field, Function<JsonPlace, T> reader) {
         List<T> list = new ArrayList<>();
         for (JsonPlace place : owner.list(field)) {
             place.requireObject();
@@ -213,7 +226,17 @@ final class ProfileFields {
                                 l.need("universes").integer(0, 100_000),
                                 l.optional("fromVersion").map(JsonPlace::text),
                                 l.optional("licence").map(JsonPlace::text),
-                                l.optional("attached").map(JsonPlace::text))));
+                                l.optional("attached").map(JsonPlace::text))),
+                each(
+                        p,
+                        "needs",
+                        n -> new ProfileNeed(
+                                n.need("need").word(Need.class), n.bool("stops", true), n.text("otherwise", ""))),
+                subnets(p));
+    }
+
+    private static List<Subnet> subnets(JsonPlace p) {
+        return p.list("accepts").stream().map(a -> a.parsed(Subnet::parse)).toList();
     }
 
     private static Set<Protocol> protocols(JsonPlace p, String field) {
@@ -270,13 +293,7 @@ final class ProfileFields {
         }
         JsonOut.flag(n, "passesNetwork", p.passesNetwork(), false);
         JsonOut.flag(n, "passesPower", p.passesPower(), false);
-        JsonOut.all(n, "supplies", p.supplies(), (s, x) -> {
-            s.put("name", x.name());
-            JsonOut.flag(s, "poe", x.poe(), false);
-            if (x.watts() > 0) {
-                s.put("watts", x.watts());
-            }
-        });
+        JsonOut.all(n, "supplies", p.supplies(), ProfileFields::supply);
         if (!p.clashes().isEmpty()) {
             ArrayNode clashes = n.putArray("clashes");
             p.clashes().forEach(c -> {
@@ -299,15 +316,24 @@ final class ProfileFields {
             }
             JsonOut.text(s, "why", x.why(), "");
         });
-        JsonOut.all(
-                n,
-                "signs",
-                p.signs(),
-                (s, x) -> s.put("look", x.look()).put("when", x.when()).put("shows", x.shows()));
+        JsonOut.all(n, "signs", p.signs(), ProfileFields::sign);
         if (!p.menus().isEmpty()) {
             ObjectNode menus = n.putObject("menus");
             p.menus().forEach(menus::put);
         }
+    }
+
+    static void supply(ObjectNode s, ProfileSupply x) {
+        s.put("name", x.name());
+        JsonOut.flag(s, "poe", x.poe(), false);
+        if (x.watts() > 0) {
+            s.put("watts", x.watts());
+        }
+        x.volts().ifPresent(v -> s.putObject("volts").put("from", v.from()).put("to", v.to()));
+    }
+
+    static void sign(ObjectNode s, ProfileSign x) {
+        s.put("look", x.look()).put("when", x.when()).put("shows", x.shows());
     }
 
     private static void application(ObjectNode n, ProfileApplication a) {
@@ -350,6 +376,12 @@ final class ProfileFields {
             x.licence().ifPresent(v -> l.put("licence", v));
             x.attached().ifPresent(v -> l.put("attached", v));
         });
+        JsonOut.all(n, "needs", a.needs(), (o, x) -> {
+            o.put("need", x.need().word());
+            JsonOut.flag(o, "stops", x.stops(), true);
+            JsonOut.text(o, "otherwise", x.otherwise(), "");
+        });
+        JsonOut.texts(n, "accepts", a.accepts().stream().map(Subnet::toString).toList());
     }
 
     private static <E extends Enum<E> & Word> List<String> words(Set<E> set) {

@@ -98,7 +98,8 @@ public final class Duplicating {
                 host.firewall(),
                 host.sourceCheck(),
                 host.power(),
-                host.switching()));
+                host.switching(),
+                host.own()));
         for (Application a : plan.index().applicationsOn(host.id())) {
             application(a, host, id, name, adapters);
         }

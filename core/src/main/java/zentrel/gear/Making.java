@@ -289,7 +289,8 @@ public final class Making {
                     screens(like.screenFirst()),
                     like.oscPort().map(p -> new OscInput(Setting.of(p), Setting.of(true), Setting.of(true), List.of())),
                     Installed.of(profile.id())
-                            .withLicence(like.licences().stream().reduce((a, b) -> b)));
+                            .withLicence(
+                                    like.licences().stream().reduce((a, b) -> b).map(Setting::of)));
             applications.add(application);
             if (!like.ports().isEmpty()) {
                 receivers.add(receiver(host, name, application, like));

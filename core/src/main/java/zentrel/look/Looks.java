@@ -9,7 +9,6 @@ import zentrel.path.SignalPath;
 import zentrel.path.words.PathWords;
 import zentrel.plan.*;
 import zentrel.profile.PortKind;
-import zentrel.profile.Profile;
 import zentrel.profile.ProfileSign;
 
 /** What is seen at each hop if the signal gets that far, in words of the device there where its profile has some. */
@@ -103,8 +102,7 @@ final class Looks {
 
     /** The sign of a device for what is asked, as one more sentence. */
     private static String sign(PlanIndex index, Host host, String about) {
-        return index.profileOf(host).stream()
-                .flatMap(p -> p.signs().stream())
+        return host.signs(index).stream()
                 .filter(s -> s.when().contains(about))
                 .findFirst()
                 .map(s -> " If " + s.when() + ", " + s.look() + " " + s.shows() + ".")
@@ -112,7 +110,7 @@ final class Looks {
     }
 
     private static Optional<String> arrival(PlanIndex index, Host host) {
-        List<ProfileSign> signs = index.profileOf(host).map(Profile::signs).orElse(List.of());
+        List<ProfileSign> signs = host.signs(index);
         Optional<ProfileSign> good =
                 signs.stream().filter(s -> s.when().equals("levels arrive")).findFirst();
         Optional<ProfileSign> bad =

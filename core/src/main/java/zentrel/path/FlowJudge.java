@@ -131,9 +131,14 @@ final class FlowJudge {
         if (!from.output(protocol).enabled().inForce()) {
             hop.broken(Reason.SOURCE_OFF, from.id(), Facts.as("protocol", "program", from, "protocol", protocol));
         }
-        context.beyondLimit(stream)
-                .ifPresent(over ->
-                        hop.broken(Reason.OVER_LIMIT, from.id(), over.facts().and("universe", universe)));
+        context.beyondLimit(stream).ifPresent(over -> {
+            Facts facts = over.facts().and("universe", universe);
+            if (over.known()) {
+                hop.broken(Reason.OVER_LIMIT, from.id(), facts);
+            } else {
+                hop.notKnown(Reason.LIMIT_NOT_KNOWN, from.id(), facts);
+            }
+        });
         if (!protocol.carries(wire)) {
             Facts facts = Facts.of(
                     "stream",

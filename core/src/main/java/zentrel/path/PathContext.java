@@ -46,6 +46,7 @@ public final class PathContext {
         SHARED,
         SENT_AS,
         BEYOND_LIMIT,
+        READY,
         SNOOPING,
         POWER,
         POWER_IS_PLAIN,
@@ -69,6 +70,7 @@ public final class PathContext {
     private final Grouped<WireKey, Stream> streamsByWire;
     private final Reads.Traced<Routers> routers;
     private final Reads.Traced<UniverseLimits> limits;
+    private final Reads.Traced<Readiness> readiness;
     private final Powering powering;
     private final Cabling cabling;
     private final Reads.Traced<Rings> rings;
@@ -90,6 +92,7 @@ public final class PathContext {
         this.snooping = over(before, b -> b.snooping, () -> Snooping.of(plan));
         this.holders = over(before, b -> b.holders, () -> new AddressHolders(plan));
         this.limits = over(before, b -> b.limits, () -> new UniverseLimits(plan));
+        this.readiness = over(before, b -> b.readiness, () -> new Readiness(plan));
         this.streamsByWire = before.filter(b -> b.hasNumbersOf(plan))
                 .map(b -> b.streamsByWire.after(b.plan.streams(), plan.streams(), b::numbers, this::numbers, Set.of()))
                 .orElseGet(() -> Grouped.of(plan.streams(), this::numbers));
@@ -175,6 +178,7 @@ public final class PathContext {
     private boolean isTakenOver(Topic topic, PathContext other) {
         return switch (topic) {
             case HOLDERS, SHARED -> holders.result() == other.holders.result();
+            case READY -> readiness.result() == other.readiness.result();
             case RING -> rings.result() == other.rings.result();
             case SNOOPING -> snooping.result() == other.snooping.result();
             case ROUTERS -> routers.result() == other.routers.result();
@@ -194,6 +198,7 @@ public final class PathContext {
             case SENT_AS -> streamsByWire.get((WireKey) q.of());
             case BEYOND_LIMIT ->
                 index.find((Id<Stream>) q.of()).<Object>map(limits.result()::of).orElse(GONE);
+            case READY -> readiness.result().of((Id<Application>) q.of());
             case SNOOPING -> snooping.result().getOrDefault((Id<Segment>) q.of(), Snooping.FLOODS);
             case POWER ->
                 index.find((Id<Host>) q.of()).<Object>map(powering::dark).orElse(GONE);
@@ -223,6 +228,12 @@ public final class PathContext {
     Optional<UniverseLimits.Beyond> beyondLimit(Stream stream) {
         Reads.noteMarked(new Question(Topic.BEYOND_LIMIT, stream.id()));
         return limits.result().of(stream);
+    }
+
+    /** What a program needs before it sends that is not so, if anything is not. */
+    Optional<Readiness.Unmet> unmet(Application program) {
+        Reads.note(new Question(Topic.READY, program.id()));
+        return readiness.result().of(program.id());
     }
 
     public List<Stream> streamsOn(Protocol protocol, int wire) {

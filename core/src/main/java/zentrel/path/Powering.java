@@ -35,7 +35,9 @@ final class Powering {
         index = plan.index();
         plain = plan.cables().stream().noneMatch(c -> c.kind() == CableKind.POWER)
                 && plan.hosts().stream()
-                        .allMatch(h -> h.power().on() && h.power().supplies().isEmpty());
+                        .allMatch(h -> h.power().on()
+                                && h.power().supplies().isEmpty()
+                                && h.own().accessoryOf().isEmpty());
     }
 
     /** Whether no box can be without power, so that nothing need be looked at. */
@@ -67,6 +69,15 @@ final class Powering {
         }
         if (!asking.add(host.id())) {
             return Optional.of(new Dark(host.id(), false, Facts.as("power-ring", "device", host)));
+        }
+        Optional<Host> main = host.own().accessoryOf().map(index::host);
+        if (main.isPresent()) {
+            Optional<Dark> with = dark(main.get(), asking)
+                    .map(d -> new Dark(d.at(), false, Facts.as("power-accessory", "device", host, "from", main.get())));
+            if (with.isPresent()) {
+                asking.remove(host.id());
+                return asking.isEmpty() ? keep(host, with.get()) : with;
+            }
         }
         @Nullable Dark first = null;
         boolean described = false;
@@ -100,7 +111,7 @@ final class Powering {
 
     /** For each supply in use of which anything is described, the ways it could be fed; empty where one is simply there. */
     private List<List<Feed>> supplies(Host host) {
-        List<ProfileSupply> inUse = index.profileOf(host).map(Profile::supplies).orElse(List.of()).stream()
+        List<ProfileSupply> inUse = host.supplies(index).stream()
                 .filter(s -> host.power().supplies().contains(s.name()))
                 .toList();
         boolean own = inUse.isEmpty() || inUse.stream().anyMatch(s -> !s.poe());

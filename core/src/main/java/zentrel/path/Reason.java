@@ -26,6 +26,16 @@ public enum Reason {
     OVER_LIMIT("universe.over-limit", MEANS, "universe.over-limit"),
     /** The sending program has not been started. */
     NOT_RUNNING("program.not-running", MEANS, "program.not-running"),
+    /** The sending program needs a licence that it has not. */
+    LICENCE_MISSING("program.no-licence", MEANS, "program.not-ready"),
+    /** The sending program needs a session that runs. */
+    SESSION_MISSING("program.no-session", MEANS, "program.not-ready"),
+    /** The sending program wants to be the only one of its kind in the network. */
+    NOT_ALONE("program.not-alone", MEANS, "program.not-ready"),
+    /** Nobody has started the output of the sending program. */
+    OUTPUT_STOPPED("program.output-stopped", MEANS, "program.not-ready"),
+    /** Whether the source sends as many depends on its version, which nobody has said. */
+    LIMIT_NOT_KNOWN("universe.limit-not-known", MEANS, "universe.over-limit"),
     /** The control link is switched off at the sender. */
     LINK_OFF("control.not-sending", MEANS, "control.not-sending"),
 
@@ -33,6 +43,8 @@ public enum Reason {
     BOUND_ELSEWHERE("adapter.wrong", BOUND, "adapter.wrong"),
     /** Left to the system, which may or does take another adapter. */
     LEFT_TO_SYSTEM("adapter.automatic", BOUND, "adapter.automatic"),
+    /** The sending program does not use addresses of this range. */
+    ADDRESS_NOT_USED("program.address-range", BOUND, "program.address-range"),
     /** Bound to loopback, with the partner on another host. */
     BOUND_TO_LOOPBACK("adapter.loopback", BOUND, "adapter.loopback"),
 
@@ -117,6 +129,8 @@ public enum Reason {
 
     /** The receiving program has not been started. */
     FAR_NOT_RUNNING("program.not-running-at-receiver", LET_IN, "program.not-running"),
+    /** The receiving program does not use addresses of this range. */
+    FAR_ADDRESS_NOT_USED("program.address-range-at-receiver", LET_IN, "program.address-range"),
     /** The receiver's firewall bars it. */
     FIREWALL("host.firewall", LET_IN, "host.firewall"),
     /** The program has another input chosen than the console's own stream. */

@@ -315,6 +315,7 @@ final class SourceArbitration {
         return s.enabled().inForce()
                 && !s.standby()
                 && from.output(s.protocol()).enabled().inForce()
-                && from.installed().runs();
+                && from.installed().runs()
+                && context.unmet(from).filter(Readiness.Unmet::stops).isEmpty();
     }
 }

@@ -6,6 +6,8 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Need;
+import zentrel.profile.Traffic;
 
 /**
  * Hops 2 to 7 as far as they do not depend on what is carried: from the sender's binding to the receiver's socket. Each
@@ -20,6 +22,7 @@ final class TransportJudge {
     private final CarryJudge carrying;
     private final HostReceive receiving;
     private final SocketJudge sockets;
+    private final ProgramRanges ranges;
 
     TransportJudge(PathContext context) {
         this.context = context;
@@ -30,6 +33,7 @@ final class TransportJudge {
         this.carrying = new CarryJudge(context);
         this.receiving = new HostReceive(context);
         this.sockets = new SocketJudge(context);
+        this.ranges = new ProgramRanges(context);
     }
 
     Carried judge(List<HopDraft> hops, Shipment s) {
@@ -38,7 +42,7 @@ final class TransportJudge {
         List<Adapter> listening = sockets.listening(s.to(), s.listen(), to);
         if (from.id().equals(to.id())) {
             Carried carried = within.judge(hops, s, from, listening);
-            running(hops, s);
+            ends(hops, s, carried);
             return carried;
         }
         Optional<WrongTarget> wrong = WrongTarget.of(context, choice, s, from, to, listening);
@@ -46,11 +50,23 @@ final class TransportJudge {
                 wrong.map(w -> s.to(Delivery.UNICAST, List.of(w.right()))).orElseGet(() -> asBroadcast(s, from, to));
         Carried carried = between(hops, meant, from, to, listening);
         wrong.ifPresent(w -> w.judge(HopDraft.at(hops, HopKind.NAMED), context));
-        running(hops, s);
+        ends(hops, s, carried);
         return carried;
     }
 
-    private static void running(List<HopDraft> hops, Shipment s) {
+    /** What is so of the two programs themselves, wherever they send and listen. */
+    private void ends(List<HopDraft> hops, Shipment s, Carried carried) {
+        ranges.judge(hops, s, carried);
+        context.unmet(s.from())
+                .filter(u -> u.need() != Need.OUTPUT || s.traffic() != Traffic.OSC)
+                .ifPresent(u -> {
+                    HopDraft hop = HopDraft.at(hops, HopKind.MEANS);
+                    if (u.stops()) {
+                        hop.broken(u.reason(), s.from().id(), u.facts());
+                    } else {
+                        hop.atRisk(u.reason(), s.from().id(), u.facts());
+                    }
+                });
         if (!s.from().installed().runs()) {
             HopDraft.at(hops, HopKind.MEANS).broken(Reason.NOT_RUNNING, s.from().id(), Facts.of("program", s.from()));
         }

@@ -19,8 +19,9 @@ final class UniverseLimits {
      * Why a stream does not leave.
      *
      * @param limit how many universes of its protocol leave
+     * @param known whether that is so of every version it may be
      */
-    record Beyond(int limit, Facts facts) {}
+    record Beyond(int limit, boolean known, Facts facts) {}
 
     private final PlanIndex index;
     private final Map<Id<Stream>, Beyond> beyond = new HashMap<>();
@@ -33,9 +34,11 @@ final class UniverseLimits {
         for (Application application : plan.applications()) {
             index.profileOf(application).ifPresent(profile -> {
                 for (Protocol protocol : Protocol.values()) {
-                    application
-                            .limit(profile, protocol)
-                            .ifPresent(limit -> judge(application, profile, protocol, limit));
+                    application.limit(profile, protocol).ifPresent(limit -> {
+                        int best = application.limitAtBest(profile, protocol).orElse(limit);
+                        judge(application, profile, protocol, limit, false);
+                        judge(application, profile, protocol, best, true);
+                    });
                 }
             });
         }
@@ -50,7 +53,8 @@ final class UniverseLimits {
         return beyond.keySet();
     }
 
-    private void judge(Application application, ProfileApplication profile, Protocol protocol, int limit) {
+    private void judge(
+            Application application, ProfileApplication profile, Protocol protocol, int limit, boolean known) {
         List<Stream> sent = index.streamsFrom(application.id()).stream()
                 .filter(s -> s.protocol() == protocol && s.enabled().inForce())
                 .sorted(Comparator.comparingInt(index::labelOf))
@@ -88,13 +92,13 @@ final class UniverseLimits {
                 away.size(),
                 "ways",
                 ways(profile, protocol, all.size()));
-        away.forEach(s -> beyond.put(s.id(), new Beyond(limit, facts)));
+        away.forEach(s -> beyond.put(s.id(), new Beyond(limit, known, facts)));
     }
 
     private static Facts asItIs(Application application) {
         List<Facts> facts = new ArrayList<>();
         application.version().ifPresent(v -> facts.add(Facts.as("version", "version", v.inForce())));
-        application.installed().licence().ifPresent(l -> facts.add(Facts.as("licence", "licence", l)));
+        application.installed().licenceNow().ifPresent(l -> facts.add(Facts.as("licence", "licence", l)));
         application.installed().attached().forEach(a -> facts.add(Facts.as("attached", "attached", a)));
         return facts.isEmpty() ? Facts.as("nothing") : Facts.as("installed", "all", facts);
     }

@@ -110,8 +110,15 @@ public record Application(
         return new Application(id, name, host, kind, Optional.of(value), bindings, outputs, screens, osc, installed);
     }
 
-    /** The most universes that it sends by a protocol, as its profile says; empty where nothing limits it. */
+    /** The most universes that it sends by a protocol for certain, as its profile says; empty where nothing limits it. */
     public Optional<Integer> limit(ProfileApplication profile, Protocol protocol) {
-        return profile.limit(protocol, version.map(Setting::inForce), installed.licence(), installed.attached());
+        return profile.limit(protocol, version.map(Setting::inForce), installed.licenceNow(), installed.attached());
+    }
+
+    /** The most that it may send where its version is not specified, as its profile says. */
+    public Optional<Integer> limitAtBest(ProfileApplication profile, Protocol protocol) {
+        return version.isPresent()
+                ? limit(profile, protocol)
+                : profile.limitOfAnyVersion(protocol, installed.licenceNow(), installed.attached());
     }
 }

@@ -2,6 +2,8 @@ package zentrel.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import zentrel.profile.Need;
 import zentrel.profile.Protocol;
 
 /** The settings of each kind of entity and of its parts, in the order in which they are gone through. */
@@ -47,7 +49,12 @@ final class EntitySettings {
             ProtocolOutput output = a.outputs().get(protocol);
             if (output != null) {
                 next = next.withOutput(
-                        protocol, output.withEnabled(visit.of(id, id, protocol.word(), "protocol", output.enabled())));
+                        protocol,
+                        output.withEnabled(visit.of(id, id, protocol.word(), "protocol", output.enabled()))
+                                .withAlsoHere(output.alsoHere()
+                                        .map(s -> visit.of(id, id, protocol.word() + "-also-here", "protocol", s)))
+                                .withOwnLevels(output.ownLevels()
+                                        .map(s -> visit.of(id, id, protocol.word() + "-own-levels", "protocol", s))));
             }
         }
         if (a.osc().isPresent()) {
@@ -62,8 +69,17 @@ final class EntitySettings {
             next = next.withVersion(
                     visit.of(id, id, "version", "version", a.version().get()));
         }
-        return next.withInstalled(
-                a.installed().withShow(a.installed().show().map(s -> visit.of(id, id, "show", "version", s))));
+        Installed installed = a.installed();
+        for (Need need : Need.values()) {
+            Optional<Setting<Boolean>> is = Optional.ofNullable(installed.met().get(need));
+            installed = is.isEmpty()
+                    ? installed
+                    : installed.with(need, is.map(s -> visit.of(id, id, "met-" + need.word(), "session", s)));
+        }
+        return next.withInstalled(installed
+                .withShow(installed.show().map(s -> visit.of(id, id, "show", "version", s)))
+                .withLicence(installed.licence().map(l -> visit.of(id, id, "licence", "version", l)))
+                .withRunning(installed.running().map(r -> visit.of(id, id, "running", "session", r))));
     }
 
     static Receiver of(Receiver r, SettingVisit visit) {

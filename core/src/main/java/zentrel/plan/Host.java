@@ -1,11 +1,15 @@
 package zentrel.plan;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zentrel.profile.AdapterKind;
 import zentrel.profile.HostKind;
 import zentrel.profile.OperatingSystem;
+import zentrel.profile.Profile;
+import zentrel.profile.ProfileSign;
+import zentrel.profile.ProfileSupply;
 import zentrel.text.PlainText;
 
 /**
@@ -16,6 +20,7 @@ import zentrel.text.PlainText;
  * @param sourceCheck what it does with packets from sources that it would not answer by the same way
  * @param power how it is powered
  * @param switching what it does with what it passes on, where it passes the network on
+ * @param own what is so of this one beside its profile
  */
 @RecordBuilder
 public record Host(
@@ -29,7 +34,8 @@ public record Host(
         Firewall firewall,
         SourceCheck sourceCheck,
         Power power,
-        Switching switching)
+        Switching switching,
+        Own own)
         implements Named, HostBuilder.With {
     /** A box that is switched on, from a supply that nobody has named. */
     public Host(
@@ -42,7 +48,19 @@ public record Host(
             List<Adapter> adapters,
             Firewall firewall,
             SourceCheck sourceCheck) {
-        this(id, name, kind, place, system, profile, adapters, firewall, sourceCheck, Power.ON, Switching.PLAIN);
+        this(
+                id,
+                name,
+                kind,
+                place,
+                system,
+                profile,
+                adapters,
+                firewall,
+                sourceCheck,
+                Power.ON,
+                Switching.PLAIN,
+                Own.NOTHING);
     }
 
     public Host {
@@ -58,7 +76,20 @@ public record Host(
     }
 
     public Host withProfile(String value) {
-        return new Host(
-                id, name, kind, place, system, Optional.of(value), adapters, firewall, sourceCheck, power, switching);
+        return withProfile(Optional.of(value));
+    }
+
+    /** The ways to power it: its own, else those of its profile. */
+    public List<ProfileSupply> supplies(PlanIndex index) {
+        return own.supplies().isEmpty()
+                ? index.profileOf(this).map(Profile::supplies).orElse(List.of())
+                : own.supplies();
+    }
+
+    /** What is seen on it: its own signs first, then those of its profile. */
+    public List<ProfileSign> signs(PlanIndex index) {
+        List<ProfileSign> signs = new ArrayList<>(own.signs());
+        index.profileOf(this).ifPresent(p -> signs.addAll(p.signs()));
+        return signs;
     }
 }

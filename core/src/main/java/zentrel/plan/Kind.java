@@ -26,7 +26,9 @@ public final class Kind<E> {
 
     public static final Kind<Host> HOST = new Kind<>("host", Host.class, Host::id)
             .settings(EntitySettings::of)
-            .setOn(Host::id);
+            .setOn(Host::id)
+            .refers((h, to) -> h.own().accessoryOf().ifPresent(to))
+            .left((h, gone) -> Optional.of(h.withOwn(h.own().withAccessoryOf(Optional.empty()))));
 
     public static final Kind<Adapter> ADAPTER = new Kind<>("adapter", Adapter.class, Adapter::id)
             .settings(EntitySettings::of)

@@ -4,6 +4,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.ipv4.Subnet;
 import zentrel.text.PlainText;
 
 /**
@@ -19,6 +22,8 @@ import zentrel.text.PlainText;
  * @param licences the licences it is sold under
  * @param attachments hardware that unlocks something
  * @param limits how many universes it sends
+ * @param needs what must be so before it sends anything
+ * @param accepts the ranges of which it uses addresses, whatever its device accepts; empty where it uses any
  */
 public record ProfileApplication(
         String name,
@@ -33,7 +38,9 @@ public record ProfileApplication(
         boolean storesShow,
         List<String> licences,
         List<String> attachments,
-        List<ProfileLimit> limits) {
+        List<ProfileLimit> limits,
+        List<ProfileNeed> needs,
+        List<Subnet> accepts) {
     public ProfileApplication {
         PlainText.require("The name of a program", name);
         PlainText.requireAll("A licence", licences);
@@ -45,26 +52,41 @@ public record ProfileApplication(
         licences = List.copyOf(licences);
         attachments = List.copyOf(attachments);
         limits = List.copyOf(limits);
+        needs = List.copyOf(needs);
+        accepts = List.copyOf(accepts);
+    }
+
+    /** Whether it uses an address. */
+    public boolean accepts(Ipv4Address address) {
+        return accepts.isEmpty() || accepts.stream().anyMatch(s -> s.contains(address));
     }
 
     /**
-     * The most universes that such a program sends by a protocol; empty where nothing limits it.
+     * The most universes that such a program sends by a protocol for certain; empty where nothing limits it.
      *
-     * @param version its version; one that is not specified meets any condition
+     * @param version its version; one that is not specified meets no condition on it
      * @param licence the licence it runs under
      * @param attached the hardware attached for it
      */
     public Optional<Integer> limit(
             Protocol protocol, Optional<String> version, Optional<String> licence, List<String> attached) {
+        return most(protocol, l -> l.holdsFor(version, licence, attached));
+    }
+
+    /** The most that it may send by a protocol, if it is of the best version; empty where nothing limits it. */
+    public Optional<Integer> limitOfAnyVersion(Protocol protocol, Optional<String> licence, List<String> attached) {
+        return most(protocol, l -> l.holdsOfAnyVersion(licence, attached));
+    }
+
+    private Optional<Integer> most(Protocol protocol, Predicate<ProfileLimit> holds) {
         List<ProfileLimit> about =
                 limits.stream().filter(l -> l.protocol() == protocol).toList();
-        if (about.isEmpty()) {
-            return Optional.empty();
-        }
-        return Optional.of(about.stream()
-                .filter(l -> l.holdsFor(version, licence, attached))
-                .mapToInt(ProfileLimit::universes)
-                .max()
-                .orElse(0));
+        return about.isEmpty()
+                ? Optional.empty()
+                : Optional.of(about.stream()
+                        .filter(holds)
+                        .mapToInt(ProfileLimit::universes)
+                        .max()
+                        .orElse(0));
     }
 }

@@ -25,22 +25,26 @@ public record ProfileLimit(
     }
 
     /**
-     * Whether its conditions are met; a version that is not specified meets any.
+     * Whether its conditions are met; a version that is not specified meets no condition on it.
      *
      * @param installed the licence and the attached hardware of the program
      */
     boolean holdsFor(Optional<String> version, Optional<String> ownLicence, List<String> installed) {
-        boolean versionFits =
-                fromVersion.isEmpty() || version.isEmpty() || compareVersions(version.get(), fromVersion.get()) >= 0;
-        return versionFits
-                && (licence.isEmpty() || licence.equals(ownLicence))
+        boolean versionFits = fromVersion.isEmpty()
+                || (version.isPresent() && compareVersions(version.get(), fromVersion.get()) >= 0);
+        return versionFits && holdsOfAnyVersion(ownLicence, installed);
+    }
+
+    /** Whether its conditions are met but for that on the version. */
+    boolean holdsOfAnyVersion(Optional<String> ownLicence, List<String> installed) {
+        return (licence.isEmpty() || licence.equals(ownLicence))
                 && (attached.isEmpty() || installed.contains(attached.get()));
     }
 
     /** What it asks for, in words; empty text where it asks for nothing. */
     public String condition() {
         StringBuilder words = new StringBuilder();
-        fromVersion.ifPresent(v -> words.append("from version ").append(v));
+        fromVersion.ifPresent(v -> words.append("version ").append(v).append(" or later"));
         licence.ifPresent(l ->
                 words.append(words.length() > 0 ? ", " : "").append("licence ").append(l));
         attached.ifPresent(

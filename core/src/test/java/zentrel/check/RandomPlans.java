@@ -2,6 +2,7 @@ package zentrel.check;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -428,7 +429,7 @@ public final class RandomPlans {
             case 2 ->
                 plan.with(
                         host.id(),
-                        h -> h.withPower(new Power(!h.power().on(), h.power().supplies())));
+                        h -> h.withPower(new Power(!h.power().on(), h.power().supplies(), Optional.empty())));
             case 3 -> made(plan, "house/switch-managed", random);
             case 4 -> made(plan, "house/access-point", random);
             case 5 ->

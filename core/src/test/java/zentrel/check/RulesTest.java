@@ -23,6 +23,7 @@ import zentrel.plan.*;
 import zentrel.profile.AdapterKind;
 import zentrel.profile.Direction;
 import zentrel.profile.HostKind;
+import zentrel.profile.Need;
 import zentrel.profile.OperatingSystem;
 import zentrel.profile.Protocol;
 import zentrel.profile.Traffic;
@@ -294,6 +295,14 @@ class RulesTest {
                         PIER.with(
                                 Kind.APPLICATION.id("desk"),
                                 a -> a.withInstalled(a.installed().withRunning(Optional.of(Setting.of(false)))))),
+                arguments(
+                        "program.not-ready",
+                        "desk",
+                        1,
+                        PIER.with(
+                                Kind.APPLICATION.id("desk"),
+                                a -> a.withInstalled(a.installed().with(Need.OUTPUT, Optional.of(Setting.of(false)))))),
+                arguments("program.address-range", "desk", 2, particular()),
                 arguments("universe.no-local-copy", "tx", 4, withoutLocalCopy()),
                 arguments("universe.own-levels", "second", 9, mixing()),
                 arguments(
@@ -385,6 +394,7 @@ class RulesTest {
                         "node-a",
                         0,
                         power("node-a", p -> p.withSupplies(List.of("PoE", "DC 12 V")))),
+                arguments("power.volts", "node-b", 0, power("node-b", p -> p.withVolts(Optional.of(24.0)))),
                 arguments("power.poe-budget", "hub", 0, power("node-b", p -> p.withSupplies(List.of("PoE")))),
                 arguments(
                         "cable.must-be-direct",
@@ -626,6 +636,23 @@ class RulesTest {
                             {"id":"s2","application":"second","universe":"u","protocol":"sacn","wire":1,"delivery":"multicast"}],
                  "receivers":[{"id":"in","application":"second","ports":[{"id":"i","kind":"internal","protocol":"sacn","wire":1,"universe":"u"}]},
                               {"id":"r","application":"view","ports":[{"id":"p","kind":"internal","protocol":"sacn","wire":1,"universe":"u"}]}]}
+                """.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
+
+    /** A desk on a computer with two adapters, bound to the one whose address its program does not use. */
+    private static Plan particular() {
+        return zentrel.TestPlans.read("""
+                {"zentrel-plan":1,"segments":[{"id":"n","subnet":"10.71.0.0/16"}],
+                 "profiles":[{"id":"own/desk","name":"Own desk","software":true,
+                              "applications":[{"name":"Desk","kind":"console","accepts":["10.0.0.0/8"]}]}],
+                 "hosts":[{"id":"h","kind":"computer","adapters":[{"id":"a","segment":"n","addresses":["172.20.0.1/16"]}]},
+                          {"id":"k","kind":"node","adapters":[{"id":"b","segment":"n","addresses":["10.71.0.2/16"]}]}],
+                 "applications":[{"id":"desk","host":"h","kind":"console","profile":"own/desk","bindings":{"sacn-send":["a"]}},
+                                 {"id":"rx","host":"k","kind":"node"}],
+                 "universes":[{"id":"u","number":5}],
+                 "streams":[{"id":"s","application":"desk","universe":"u","protocol":"sacn","wire":5,"delivery":"multicast"}],
+                 "receivers":[{"id":"r","application":"rx",
+                               "ports":[{"id":"p","protocol":"sacn","wire":5,"universe":"u"}]}]}
                 """.getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 

@@ -38,6 +38,7 @@ class EntriesTest {
             Taking.class,
             OscInput.class,
             DhcpServer.class,
+            Own.class,
             ProtocolOutput.class);
 
     /** Fixtures of a plan that is written and read again after each entry. */

@@ -164,7 +164,8 @@ class MachineTest {
                                         h.firewall(),
                                         h.sourceCheck(),
                                         h.power(),
-                                        h.switching())
+                                        h.switching(),
+                                        h.own())
                                 : h)
                         .toList());
     }

@@ -217,7 +217,7 @@ class JudgedRightlyTest {
                 "'protocol':'sacn'",
                 "sacn"));
         Plan gone = how.equals("without power")
-                ? asked.with(Kind.HOST.id("q"), h -> h.withPower(new Power(false, List.of())))
+                ? asked.with(Kind.HOST.id("q"), h -> h.withPower(new Power(false, List.of(), Optional.empty())))
                 : zentrel.gear.Removing.of(asked, List.of(Kind.HOST.id("q")))
                         .edit()
                         .applyTo(asked);

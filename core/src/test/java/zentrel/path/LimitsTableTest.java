@@ -19,6 +19,7 @@ import zentrel.gear.Routing;
 import zentrel.plan.Application;
 import zentrel.plan.Plan;
 import zentrel.plan.Receiver;
+import zentrel.plan.Setting;
 
 /** Which universes fall away above what a source sends, by version, licence and attached hardware. */
 class LimitsTableTest {
@@ -52,7 +53,7 @@ class LimitsTableTest {
         return plan.with(source.id(), a -> {
             Application changed = version.isEmpty() ? a : a.withVersion(version);
             return changed.withInstalled(changed.installed()
-                    .withLicence(Optional.of(licence).filter(l -> !l.isEmpty()))
+                    .withLicence(Optional.of(licence).filter(l -> !l.isEmpty()).map(Setting::of))
                     .withAttached(attached.isEmpty() ? List.of() : List.of(attached)));
         });
     }
@@ -75,7 +76,9 @@ class LimitsTableTest {
                 "compact-console, 3.0, '', '', 15, U15 falls away",
                 "compact-console, 3.10, '', '', 14, none",
                 "compact-console, 10.0, '', '', 14, none",
+                "compact-console, '', '', '', 10, none",
                 "compact-console, '', '', '', 14, none",
+                "compact-console, '', '', '', 15, U15 falls away",
                 "console-software, 1.0, free, '', 2, none",
                 "console-software, 1.0, free, '', 3, U3 falls away",
                 "console-software, 1.0, free, output key, 3, none",
@@ -103,7 +106,7 @@ class LimitsTableTest {
         assertThat(finding.text())
                 .isEqualTo(
                         "Compact console sends 10 universes by sACN (version 2.9), and the plan asks for 12: U11 to U12 fall "
-                                + "away. It sends 14 with from version 3.0. 1 more signal is affected.");
+                                + "away. It sends 14 with version 3.0 or later. 1 more signal is affected.");
         List<Fix> fixes = Fixes.proven(report, finding);
         assertThat(fixes).isNotEmpty();
         assertThat(overLimit(fixes.get(0).edit().applyTo(plan))).isEmpty();

@@ -25,7 +25,6 @@ import zentrel.gear.Wiring;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 import zentrel.profile.Direction;
-import zentrel.profile.Profile;
 import zentrel.profile.ProfileApplication;
 import zentrel.profile.Protocol;
 import zentrel.text.Numbers;
@@ -51,11 +50,10 @@ final class BoxForm extends VBox {
         this.document = document;
         this.plan = document.plan();
         this.host = plan.index().host(id);
-        Optional<Profile> profile = plan.index().profileOf(host);
         grid.setHgap(16);
         grid.setVgap(8);
         names();
-        power(profile);
+        power();
         TrafficFields.switching(this, plan, host);
         host.adapters().forEach(this::adapter);
         plan.index().applicationsOn(id).forEach(this::program);
@@ -81,7 +79,9 @@ final class BoxForm extends VBox {
                 .addAll(
                         Texts.of(host.name(), "title"),
                         Texts.wrapped(
-                                profile.map(p -> p.name() + ". " + p.summary())
+                                plan.index()
+                                        .profileOf(host)
+                                        .map(p -> p.name() + ". " + p.summary())
                                         .orElse(host.kind().word().replace('-', ' ')),
                                 "soft"),
                         scroll,
@@ -158,11 +158,10 @@ final class BoxForm extends VBox {
         changes.add(p -> p.with(host.id(), h -> h.withPlace(place.getText().strip())));
     }
 
-    private void power(Optional<Profile> profile) {
+    private void power() {
         CheckBox on = tick("Switched on", "on", host.power().on());
         Map<String, CheckBox> supplies = new LinkedHashMap<>();
-        profile.map(Profile::supplies)
-                .orElse(List.of())
+        host.supplies(plan.index())
                 .forEach(s -> supplies.put(
                         s.name(),
                         tick(
@@ -179,7 +178,8 @@ final class BoxForm extends VBox {
                                 : supplies.entrySet().stream()
                                         .filter(e -> e.getValue().isSelected())
                                         .map(Map.Entry::getKey)
-                                        .toList()))));
+                                        .toList(),
+                        h.power().volts()))));
     }
 
     private void adapter(Adapter adapter) {
@@ -368,12 +368,17 @@ final class BoxForm extends VBox {
         if (!like.licences().isEmpty()) {
             List<String> licences = new ArrayList<>(List.of(NONE));
             licences.addAll(like.licences());
-            String now = a.installed().licence().orElse(NONE);
+            String now = a.installed().licenceNow().orElse(NONE);
             ComboBox<String> licence = choice("Licence", id + "-licence", licences, now);
             changes.add(p -> p.with(
                     a.id(),
                     x -> x.withInstalled(x.installed()
-                            .withLicence(Optional.of(licence.getValue()).filter(l -> !l.equals(NONE))))));
+                            .withLicence(Optional.of(licence.getValue())
+                                    .filter(l -> !l.equals(NONE))
+                                    .map(l -> x.installed()
+                                            .licence()
+                                            .map(s -> changed(s, l))
+                                            .orElseGet(() -> Setting.of(l)))))));
         }
         for (String hardware : like.attachments()) {
             CheckBox attached = tick(

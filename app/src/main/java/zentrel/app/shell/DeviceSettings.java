@@ -262,7 +262,7 @@ final class DeviceSettings {
         a.installed()
                 .show()
                 .ifPresent(v -> row(a.host(), "Stored show", v, x -> x, Applying.key(a.id(), "show"), "version"));
-        a.installed().licence().ifPresent(l -> plain("Licence", l));
+        a.installed().licenceNow().ifPresent(l -> plain("Licence", l));
         a.installed().attached().forEach(x -> plain("Attached", x));
     }
 

@@ -44,7 +44,6 @@ import zentrel.plan.Plan;
 import zentrel.plan.Related;
 import zentrel.profile.HostKind;
 import zentrel.profile.OperatingSystem;
-import zentrel.profile.Profile;
 import zentrel.profile.ProfileSign;
 import zentrel.source.Sourced;
 import zentrel.text.Counted;
@@ -389,13 +388,14 @@ public final class MarginPane extends ScrollPane {
 
     /** What is seen on the box in which state, as its profile says. */
     private void signs(Plan plan, Id<?> id) {
-        Optional<Profile> profile = Boxes.of(plan.index(), id)
-                .flatMap(h -> plan.index().profileOf(plan.index().host(h)));
-        if (profile.isEmpty() || profile.get().signs().isEmpty()) {
+        List<ProfileSign> signs = Boxes.of(plan.index(), id)
+                .map(h -> plan.index().host(h).signs(plan.index()))
+                .orElse(List.of());
+        if (signs.isEmpty()) {
             return;
         }
         box.getChildren().add(Texts.heading("What its lights and screen show"));
-        for (ProfileSign sign : profile.get().signs()) {
+        for (ProfileSign sign : signs) {
             box.getChildren()
                     .add(Texts.wrapped("When " + sign.when() + ", " + sign.look() + " " + sign.shows() + ".", "soft"));
         }

@@ -52,6 +52,7 @@ final class AdapterFixes {
                         .map(own -> List.of(remedies.aim(facts.get("sent", Id.class), own.address())))
                         .orElse(List.of());
             case DUPLICATE -> duplicate(facts);
+            case ADDRESS_NOT_USED, FAR_ADDRESS_NOT_USED -> usedRange(facts);
             case FIREWALL ->
                 List.of(remedies.openFirewall(facts.get("device", Host.class), facts.get("traffic", Traffic.class)));
             default -> throw new IllegalArgumentException("No fix of an adapter for " + issue.reason());
@@ -133,6 +134,25 @@ final class AdapterFixes {
                 .ifPresent(subnet -> edits.addAll(remedies.addresses().joinSubnet(adapter(facts, "odd"), subnet)));
         facts.find("own", Subnet.class)
                 .ifPresent(subnet -> edits.addAll(remedies.addresses().joinSubnet(adapter(facts, "other"), subnet)));
+        return edits;
+    }
+
+    /** Another adapter that has such an address, or such an address here where its segment allows it. */
+    private List<Edit> usedRange(Facts facts) {
+        List<Edit> edits = new ArrayList<>();
+        facts.find("wanted", Adapter.class).ifPresent(wanted -> edits.add(bind(facts, wanted)));
+        Adapter adapter = adapter(facts, "adapter");
+        List<Subnet> ranges = facts.list("ranges", Subnet.class);
+        Optional<Subnet> usual = adapter.segment().flatMap(context::usualSubnet);
+        Optional<Subnet> allowed = adapter.segment().isEmpty() && adapter.kind() == AdapterKind.VIRTUAL
+                ? ranges.stream().findFirst()
+                : usual.filter(u -> ranges.stream().anyMatch(r -> r.contains(u.network())));
+        allowed.ifPresent(range -> edits.addAll(remedies.addresses()
+                .giveAddress(
+                        adapter,
+                        AddressRemedies.at(
+                                adapter, facts.get("address", HostAddress.class).address()),
+                        Optional.of(range))));
         return edits;
     }
 

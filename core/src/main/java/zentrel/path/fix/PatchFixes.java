@@ -101,10 +101,9 @@ final class PatchFixes {
     }
 
     private List<Edit> otherSupply(Host host) {
-        return context
-                .index()
-                .profileOf(host)
-                .flatMap(p -> p.supplies().stream().filter(s -> !s.poe()).findFirst())
+        return host.supplies(context.index()).stream()
+                .filter(s -> !s.poe())
+                .findFirst()
                 .map(s -> new Edit(
                         "Power " + host.name() + " by " + s.name(),
                         p -> p.with(host.id(), h -> h.withPower(h.power().withSupplies(List.of(s.name()))))))

@@ -35,7 +35,7 @@ public final class Remedies {
         return addresses;
     }
 
-    private String name(Id<?> id) {
+    String name(Id<?> id) {
         return context.index().name(id);
     }
 
@@ -149,6 +149,14 @@ public final class Remedies {
                 p -> p.with(
                         application.id(),
                         a -> a.withInstalled(a.installed().withRunning(Optional.of(Setting.of(true))))));
+    }
+
+    Edit quit(Application application) {
+        return new Edit(
+                "Quit " + name(application.id()),
+                p -> p.with(
+                        application.id(),
+                        a -> a.withInstalled(a.installed().withRunning(Optional.of(Setting.of(false))))));
     }
 
     Edit alsoHere(Application application, Protocol protocol) {

@@ -19,10 +19,12 @@ final class SourceFixes {
 
     private final PathContext context;
     private final Remedies remedies;
+    private final NeedFixes needs;
 
     SourceFixes(PathContext context, Remedies remedies) {
         this.context = context;
         this.remedies = remedies;
+        this.needs = new NeedFixes(context, remedies);
     }
 
     List<Edit> of(Issue issue) {
@@ -43,7 +45,8 @@ final class SourceFixes {
                 List.of(remedies.setStreamWire(facts.get("stream", Stream.class), facts.number("wire")));
             case STANDS_BY -> standsBy(facts);
             case NUMBER_RANGE -> numberRange(facts);
-            case OVER_LIMIT -> overLimit(facts);
+            case OVER_LIMIT, LIMIT_NOT_KNOWN -> overLimit(facts);
+            case LICENCE_MISSING, SESSION_MISSING, NOT_ALONE, OUTPUT_STOPPED -> needs.of(issue);
             case NO_RECEIVER -> sparePorts(facts.get("universe", Universe.class));
             case SILENT ->
                 facts.find("address", HostAddress.class)
@@ -112,7 +115,7 @@ final class SourceFixes {
         Application met = limit.fromVersion().map(application::withVersion).orElse(application);
         Installed installed = met.installed();
         if (limit.licence().isPresent()) {
-            installed = installed.withLicence(limit.licence());
+            installed = installed.withLicence(limit.licence().map(Setting::of));
         }
         if (limit.attached().isPresent()
                 && !installed.attached().contains(limit.attached().get())) {
