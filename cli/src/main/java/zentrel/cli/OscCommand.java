@@ -41,7 +41,7 @@ final class OscCommand implements Callable<Integer> {
         @SuppressWarnings("NullAway.Init")
         private Target target;
 
-        @Parameters(index = "1", paramLabel = "PATTERN", description = "The OSC address, such as /cue/go.")
+        @Parameters(index = "1", paramLabel = "PATTERN", description = "The OSC address, such as /show/next.")
         @SuppressWarnings("NullAway.Init")
         private String pattern;
 

@@ -153,10 +153,10 @@ class DocumentedKeysTest {
                 "send --protocol sacn --universe 1 --slot 1=256 --from 127.0.0.1 --seconds 1",
                 "send --protocol sacn --universe 1 --slot 1=1 --from 10.1.1.1 --seconds 1",
                 "listen --adapter moon --seconds 1",
-                "standin node --address 10.0.0.1 --port 1=sacn:1",
+                "standin node --address 10.61.0.1 --port 1=sacn:1",
                 "standin node --address 127.0.0.1 --port 1=sacn:70000",
                 "osc send 127.0.0.1:0 /x",
-                "osc send 127.0.0.1:9000 x",
+                "osc send 127.0.0.1:24510 x",
                 "moon"
             })
     void whatWillNotDoIsOneSentence(String call) {

@@ -527,15 +527,15 @@ class LineToolsTest {
         await().pollInterval(Duration.ofMillis(300))
                 .atMost(Duration.ofSeconds(3))
                 .until(() -> {
-                    run("osc", "send", "127.0.0.1:" + port, "/fern/cue/go", "7", "0.5", "true", "now", "--json");
+                    run("osc", "send", "127.0.0.1:" + port, "/fern/next", "7", "0.5", "true", "now", "--json");
                     return true;
                 });
         Thread.sleep(900);
-        Result sent = run("osc", "send", "127.0.0.1:" + port, "/fern/cue/go", "7", "0.5", "true", "now");
+        Result sent = run("osc", "send", "127.0.0.1:" + port, "/fern/next", "7", "0.5", "true", "now");
         assertThat(sent.out()).contains("UDP gives no answer");
         List<JsonNode> seen = listener.get().jsonLines();
         JsonNode last = seen.get(seen.size() - 1);
-        assertThat(last.get("address").asText()).isEqualTo("/fern/cue/go");
+        assertThat(last.get("address").asText()).isEqualTo("/fern/next");
         assertThat(last.get("arguments").toString()).isEqualTo("[\"7\",\"0.5\",\"true\",\"now\"]");
     }
 

@@ -20,16 +20,16 @@ final class DeskTwoPrimaries extends PathRule {
 
     @Override
     public boolean applies(CheckContext context) {
-        return context.plan().sessions().stream().anyMatch(s -> s.members().size() > 1);
+        return context.plan().sessions().stream().anyMatch(s -> s.desks().size() > 1);
     }
 
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Session session : context.plan().sessions()) {
-            List<Id<Application>> leading = session.members().stream()
+            List<Id<Application>> leading = session.desks().stream()
                     .filter(m -> m.part() == Part.PRIMARY)
-                    .map(Session.Member::application)
+                    .map(Session.Desk::application)
                     .toList();
             if (leading.size() < 2) {
                 continue;
@@ -56,9 +56,9 @@ final class DeskTwoPrimaries extends PathRule {
     private static Plan only(Plan plan, Session session, Id<Application> kept) {
         return plan.with(
                 session.id(),
-                s -> s.withMembers(s.members().stream()
+                s -> s.withDesks(s.desks().stream()
                         .map(m -> m.part() == Part.PRIMARY && !m.application().equals(kept)
-                                ? new Session.Member(m.application(), Part.BACKUP)
+                                ? new Session.Desk(m.application(), Part.BACKUP)
                                 : m)
                         .toList()));
     }

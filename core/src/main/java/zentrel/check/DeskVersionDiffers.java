@@ -11,7 +11,7 @@ import zentrel.plan.Session;
 import zentrel.plan.Setting;
 import zentrel.plan.VersionRule;
 
-/** Versions of a session's members differ: {@code desk.version-differs}. */
+/** Versions of a session's desks differ: {@code desk.version-differs}. */
 final class DeskVersionDiffers extends PathRule {
     DeskVersionDiffers() {
         super("desk.version-differs");
@@ -20,15 +20,15 @@ final class DeskVersionDiffers extends PathRule {
     @Override
     public boolean applies(CheckContext context) {
         return context.plan().sessions().stream()
-                .anyMatch(s -> s.members().size() > 1 && s.versions() != VersionRule.ANY);
+                .anyMatch(s -> s.desks().size() > 1 && s.versions() != VersionRule.ANY);
     }
 
     @Override
     Collection<Finding> unmet(CheckContext context) {
         List<Finding> findings = new ArrayList<>();
         for (Session session : context.plan().sessions()) {
-            Optional<Application> lead = session.members().stream()
-                    .sorted(Comparator.comparing(Session.Member::part))
+            Optional<Application> lead = session.desks().stream()
+                    .sorted(Comparator.comparing(Session.Desk::part))
                     .map(m -> context.index().application(m.application()))
                     .filter(a -> a.version().isPresent())
                     .findFirst();
@@ -36,8 +36,8 @@ final class DeskVersionDiffers extends PathRule {
                 continue;
             }
             String wanted = lead.get().version().orElseThrow().inForce();
-            for (Session.Member member : session.members()) {
-                Application desk = context.index().application(member.application());
+            for (Session.Desk one : session.desks()) {
+                Application desk = context.index().application(one.application());
                 desk.version()
                         .map(Setting::inForce)
                         .filter(v -> !session.versions().agree(wanted, v))
@@ -60,10 +60,10 @@ final class DeskVersionDiffers extends PathRule {
     }
 
     private static String partOf(Session session, Application application) {
-        return session.members().stream()
+        return session.desks().stream()
                 .filter(m -> m.application().equals(application.id()))
                 .map(m -> m.part().word())
                 .findFirst()
-                .orElse("member");
+                .orElse("desk");
     }
 }

@@ -53,8 +53,7 @@ final class SessionWords {
             for (Application program : things.named(
                     sides.get(1),
                     plan.applications(),
-                    a -> session.members().stream()
-                            .noneMatch(m -> m.application().equals(a.id())),
+                    a -> session.desks().stream().noneMatch(m -> m.application().equals(a.id())),
                     "a program outside of that session")) {
                 offers.add(Offer.of(
                         program.name() + " enters " + session.name() + " as " + part.word(),
@@ -72,8 +71,7 @@ final class SessionWords {
             for (Application program : things.named(
                     sides.get(1),
                     plan.applications(),
-                    a -> session.members().stream()
-                            .anyMatch(m -> m.application().equals(a.id())),
+                    a -> session.desks().stream().anyMatch(m -> m.application().equals(a.id())),
                     "a program in that session")) {
                 offers.add(Offer.of(
                         program.name() + " leaves " + session.name(), () -> Adding.leave(plan, session, program.id())));

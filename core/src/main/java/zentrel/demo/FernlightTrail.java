@@ -91,7 +91,7 @@ public final class FernlightTrail {
         office(s);
         others(s);
         fixtures(s);
-        s.link("go-link", "Evening cue", "cue-player", "hut-desk", "10.42.1.1", 24510, "/fern/cue/go", true);
+        s.link("go-link", "Evening cue", "cue-player", "hut-desk", "10.42.1.1", 24510, "/fern/next", true);
         s.link("tablet-link", "Tablet select", "tablet-remote", "hut-desk", "10.42.1.1", 24510, "/fern/select", false);
         s.link("dim-link", "Café dimmer", "cue-player", "cafe-dimmer", "10.42.4.2", 24520, "/terrace/level", false);
         s.copy(
@@ -178,9 +178,9 @@ public final class FernlightTrail {
                 "Evening session",
                 "marrow-7",
                 VersionRule.MAJOR_MINOR,
-                new Session.Member(Kind.APPLICATION.id("hut-desk"), Part.PRIMARY),
-                new Session.Member(Kind.APPLICATION.id("backup-desk"), Part.BACKUP),
-                new Session.Member(Kind.APPLICATION.id("tablet-remote"), Part.REMOTE));
+                new Session.Desk(Kind.APPLICATION.id("hut-desk"), Part.PRIMARY),
+                new Session.Desk(Kind.APPLICATION.id("backup-desk"), Part.BACKUP),
+                new Session.Desk(Kind.APPLICATION.id("tablet-remote"), Part.REMOTE));
     }
 
     private static Map<Purpose, String> bindings(String stream, String control) {
@@ -207,7 +207,7 @@ public final class FernlightTrail {
                         Setting.of(24510),
                         Setting.of(true),
                         Setting.of(true),
-                        List.of("/fern/cue/go", "/fern/cue/back", "/fern/select")));
+                        List.of("/fern/next", "/fern/previous", "/fern/select")));
     }
 
     private static Protocol protocolOf(int universe) {

@@ -221,7 +221,7 @@ public final class PlanSketch {
         return this;
     }
 
-    public PlanSketch session(String id, String title, String key, VersionRule versions, Session.Member... members) {
+    public PlanSketch session(String id, String title, String key, VersionRule versions, Session.Desk... members) {
         sessions.add(new Session(Kind.SESSION.id(id), title, key, versions, List.of(members)));
         return this;
     }

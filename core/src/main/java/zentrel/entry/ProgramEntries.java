@@ -225,7 +225,7 @@ final class ProgramEntries {
                         UDP_PORT,
                         a -> a.osc().map(OscInput::port),
                         (a, p) -> a.withOsc(p.map(s -> a.osc()
-                                .map(o -> new OscInput(s, o.receiving(), o.handling(), o.targets()))
+                                .map(o -> new OscInput(s, o.receiving(), o.handling(), o.addresses()))
                                 .orElse(new OscInput(s, Setting.of(true), Setting.of(true), List.of())))))
                 .optionalSetting(
                         "osc-receiving",
@@ -237,7 +237,7 @@ final class ProgramEntries {
                                 r.isEmpty()
                                         ? Optional.empty()
                                         : Optional.of(new OscInput(
-                                                input(a).port(), r.get(), input(a).handling(), input(a).targets()))))
+                                                input(a).port(), r.get(), input(a).handling(), input(a).addresses()))))
                 .optionalSetting(
                         "osc-handling",
                         "Messages act in the show",
@@ -248,13 +248,13 @@ final class ProgramEntries {
                                 h.isEmpty()
                                         ? Optional.empty()
                                         : Optional.of(new OscInput(
-                                                input(a).port(), input(a).receiving(), h.get(), input(a).targets()))))
+                                                input(a).port(), input(a).receiving(), h.get(), input(a).addresses()))))
                 .value(
                         "osc-addresses",
                         "OSC addresses it has",
-                        "osc.targets",
+                        "osc.addresses",
                         Formats.list(Formats.TEXT),
-                        a -> a.osc().map(OscInput::targets).orElse(List.of()),
+                        a -> a.osc().map(OscInput::addresses).orElse(List.of()),
                         (a, t) -> t.isEmpty() && a.osc().isEmpty()
                                 ? a
                                 : a.withOsc(Optional.of(

@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import zentrel.plan.*;
-import zentrel.plan.Session.Member;
+import zentrel.plan.Session.Desk;
 
 /** What can be entered of universes, lines and fixtures, of cables, and of what joins programs. */
 final class ShowEntries {
@@ -156,29 +156,29 @@ final class ShowEntries {
                         Formats.word(VersionRule.class),
                         Session::versions,
                         Session::withVersions)
-                .value("desks", "Desks", "members", Formats.list(DESK), Session::members, Session::withMembers)
+                .value("desks", "Desks", "desks", Formats.list(DESK), Session::desks, Session::withDesks)
                 .all();
     }
 
     /** A desk of a session with its part: {@code Hut desk as main}. */
-    private static final Format<Member> DESK = new Format<>() {
+    private static final Format<Desk> DESK = new Format<>() {
         private final Format<Part> part =
                 Formats.choice(List.of(Part.values()), p -> p == Part.PRIMARY ? "main" : p.word(), Control.CHOICE);
 
         @Override
-        public String shown(Plan plan, Member m) {
+        public String shown(Plan plan, Desk m) {
             return Formats.reference(Kind.APPLICATION).shown(plan, m.application()) + " as "
                     + part.shown(plan, m.part());
         }
 
         @Override
-        public Member read(Plan plan, String text) {
+        public Desk read(Plan plan, String text) {
             Matcher m = MEMBER.matcher(text);
             if (!m.matches()) {
                 throw new IllegalArgumentException("\"" + text
                         + "\" does not say which part a desk has; write PROGRAM as main, backup or remote.");
             }
-            return new Member(Formats.reference(Kind.APPLICATION).read(plan, m.group(1)), part.read(plan, m.group(2)));
+            return new Desk(Formats.reference(Kind.APPLICATION).read(plan, m.group(1)), part.read(plan, m.group(2)));
         }
 
         @Override

@@ -140,13 +140,13 @@ final class ApplicationFields implements Fields<Application> {
 
     private static OscInput osc(JsonPlace p) {
         p.requireObject();
-        List<String> targets = new ArrayList<>();
-        p.list("targets").forEach(t -> targets.add(LinkFields.oscAddress(t)));
+        List<String> addresses = new ArrayList<>();
+        p.list(p.nowOrBefore("addresses", "targets")).forEach(a -> addresses.add(LinkFields.oscAddress(a)));
         OscInput osc = new OscInput(
                 p.need("port").setting(v -> v.integer(1, 65535)),
                 p.setting("receiving", JsonPlace::bool, true),
                 p.setting("handling", JsonPlace::bool, true),
-                targets);
+                addresses);
         p.done();
         return osc;
     }
@@ -190,7 +190,7 @@ final class ApplicationFields implements Fields<Application> {
             o.set("port", setting(osc.port(), JSON::numberNode));
             flag(o, "receiving", osc.receiving(), true);
             flag(o, "handling", osc.handling(), true);
-            texts(o, "targets", osc.targets());
+            texts(o, "addresses", osc.addresses());
         });
         installed(n, a.installed());
     }

@@ -100,6 +100,22 @@ final class JsonPlace {
         return this;
     }
 
+    /**
+     * Under which name a field stands: its own, or the one that files of before have.
+     *
+     * @throws Misplaced where it stands under both
+     */
+    String nowOrBefore(String now, String before) {
+        if (!node.has(before)) {
+            return now;
+        }
+        if (node.has(now)) {
+            throw wrong(
+                    "it has \"" + now + "\" and \"" + before + "\", which are two names for the same; keep the first");
+        }
+        return before;
+    }
+
     boolean has(String name) {
         asked.add(name);
         JsonNode child = node.get(name);

@@ -12,7 +12,7 @@ final class LinkFields implements Fields<ControlLink> {
     static String oscAddress(JsonPlace p) {
         String address = p.text();
         if (!address.startsWith("/")) {
-            throw p.wrong("an OSC address starts with a slash, such as /cue/go");
+            throw p.wrong("an OSC address starts with a slash, such as /show/next");
         }
         return address;
     }

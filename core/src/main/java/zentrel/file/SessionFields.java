@@ -16,8 +16,8 @@ final class SessionFields implements Fields<Session> {
                 p.text("key", ""),
                 p.word("versions", VersionRule.class, VersionRule.EXACT),
                 p.all(
-                        "members",
-                        m -> new Session.Member(
+                        p.nowOrBefore("desks", "members"),
+                        m -> new Session.Desk(
                                 refs.refer(m.need("application"), Kind.APPLICATION),
                                 m.word("part", Part.class, Part.REMOTE))));
     }
@@ -27,7 +27,7 @@ final class SessionFields implements Fields<Session> {
         named(n, s);
         text(n, "key", s.key(), "");
         word(n, "versions", s.versions(), VersionRule.EXACT);
-        all(n, "members", s.members(), (m, x) -> {
+        all(n, "desks", s.desks(), (m, x) -> {
             m.put("application", x.application().value());
             word(m, "part", x.part(), Part.REMOTE);
         });

@@ -8,7 +8,7 @@ import java.util.stream.Collectors;
 import zentrel.entry.Format;
 import zentrel.entry.Formats;
 import zentrel.plan.*;
-import zentrel.plan.Session.Member;
+import zentrel.plan.Session.Desk;
 import zentrel.profile.Direction;
 import zentrel.profile.Merge;
 import zentrel.profile.PortKind;
@@ -36,14 +36,14 @@ public final class Adding {
 
     /** A session without a key, for any version; the first program leads it, the others are remotes. */
     public static Edit session(Plan plan, String name, List<Id<Application>> programs) {
-        List<Member> members = new ArrayList<>();
+        List<Desk> desks = new ArrayList<>();
         for (Id<Application> program : programs) {
-            if (members.stream().noneMatch(m -> m.application().equals(program))) {
-                members.add(new Member(program, members.isEmpty() ? Part.PRIMARY : Part.REMOTE));
+            if (desks.stream().noneMatch(m -> m.application().equals(program))) {
+                desks.add(new Desk(program, desks.isEmpty() ? Part.PRIMARY : Part.REMOTE));
             }
         }
-        Session session = new Session(
-                Kind.SESSION.id(Ids.free(plan, Ids.of(name, "session"))), name, "", VersionRule.ANY, members);
+        Session session =
+                new Session(Kind.SESSION.id(Ids.free(plan, Ids.of(name, "session"))), name, "", VersionRule.ANY, desks);
         return new Edit("Add the session " + name, p -> p.and(Kind.SESSION, session));
     }
 
@@ -53,15 +53,15 @@ public final class Adding {
      * @throws IllegalArgumentException with a sentence, where it is in it already
      */
     public static Edit enter(Plan plan, Session session, Id<Application> program, Part part) {
-        if (session.members().stream().anyMatch(m -> m.application().equals(program))) {
+        if (session.desks().stream().anyMatch(m -> m.application().equals(program))) {
             throw new IllegalArgumentException(plan.index().name(program) + " is in " + session.name() + " already.");
         }
         return new Edit(
                 plan.index().name(program) + " enters " + session.name(),
                 p -> p.with(session.id(), s -> {
-                    List<Member> members = new ArrayList<>(s.members());
-                    members.add(new Member(program, part));
-                    return s.withMembers(members);
+                    List<Desk> desks = new ArrayList<>(s.desks());
+                    desks.add(new Desk(program, part));
+                    return s.withDesks(desks);
                 }));
     }
 
@@ -71,7 +71,7 @@ public final class Adding {
                 plan.index().name(program) + " leaves " + session.name(),
                 p -> p.with(
                         session.id(),
-                        s -> s.withMembers(s.members().stream()
+                        s -> s.withDesks(s.desks().stream()
                                 .filter(m -> !m.application().equals(program))
                                 .toList())));
     }

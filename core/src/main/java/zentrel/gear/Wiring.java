@@ -214,14 +214,14 @@ public final class Wiring {
         Plan after = plan.and(Kind.LINK, link)
                 .with(
                         to.id(),
-                        a -> osc.targets().contains(pattern)
+                        a -> osc.addresses().contains(pattern)
                                 ? a
                                 : a.withOsc(new OscInput(
                                         osc.port(),
                                         osc.receiving(),
                                         osc.handling(),
                                         java.util.stream.Stream.concat(
-                                                        osc.targets().stream(), java.util.stream.Stream.of(pattern))
+                                                        osc.addresses().stream(), java.util.stream.Stream.of(pattern))
                                                 .toList())));
         return Making.put("Link " + from.name() + " to " + to.name() + " by OSC " + pattern, plan, after);
     }

@@ -59,7 +59,7 @@ final class LinkJudge {
         if (session.isEmpty() || part.isEmpty() || part.get() == Part.PRIMARY) {
             return;
         }
-        Optional<Application> primary = session.get().members().stream()
+        Optional<Application> primary = session.get().desks().stream()
                 .filter(m -> m.part() == Part.PRIMARY)
                 .map(m -> context.index.application(m.application()))
                 .filter(a -> a.osc().isPresent())
@@ -134,14 +134,14 @@ final class LinkJudge {
             wins.broken(Reason.HANDLER_OFF, to.id(), Facts.of("program", to));
         }
         leads.passes(to.id(), Facts.as("target", "program", to, "pattern", link.pattern()));
-        if (osc.targets().isEmpty()) {
+        if (osc.addresses().isEmpty()) {
             leads.notKnown(Reason.TARGETS_NOT_KNOWN, to.id(), Facts.of("program", to, "pattern", link.pattern()));
-        } else if (osc.targets().stream()
+        } else if (osc.addresses().stream()
                 .noneMatch(t -> OscPattern.matches(t, link.pattern()) || OscPattern.matches(link.pattern(), t))) {
             leads.broken(
                     Reason.UNMATCHED,
                     link.id(),
-                    Facts.of("program", to, "link", link, "pattern", link.pattern(), "targets", osc.targets()));
+                    Facts.of("program", to, "link", link, "pattern", link.pattern(), "targets", osc.addresses()));
         }
     }
 

@@ -86,7 +86,7 @@ final class Readiness {
 
     /** A session runs as long as its main desk does. */
     private boolean runs(Session session) {
-        return session.members().stream()
+        return session.desks().stream()
                 .filter(m -> m.part() == Part.PRIMARY)
                 .anyMatch(m -> index.application(m.application()).installed().runs());
     }

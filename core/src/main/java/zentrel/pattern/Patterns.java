@@ -41,7 +41,12 @@ public final class Patterns {
                     "Show control fires a console",
                     "A show-control computer sends cues to a console by OSC; the console feeds a node.",
                     List.of(
-                            Question.choice("pattern", "Which message fires a cue?", "/cue/go", "/go", "/fire"),
+                            Question.choice(
+                                    "pattern",
+                                    "Which message fires a cue?",
+                                    "/show/next",
+                                    "/evening/next",
+                                    "/lights/step"),
                             range()),
                     Patterns::showControl),
             new Pattern(
@@ -155,12 +160,12 @@ public final class Patterns {
         Segment control = rig.plan().segments().get(1);
         rig.change(zentrel.gear.Wiring.onSegment(
                 rig.plan(), List.of(tablet.adapters().get(0).id()), control));
-        rig.control(rig.program(tablet), rig.program(console), "/remote/select");
+        rig.control(rig.program(tablet), rig.program(console), "/lights/select");
         rig.session(
                 "Session",
                 "evening",
-                new Session.Member(rig.program(console).id(), Part.PRIMARY),
-                new Session.Member(rig.program(tablet).id(), Part.REMOTE));
+                new Session.Desk(rig.program(console).id(), Part.PRIMARY),
+                new Session.Desk(rig.program(tablet).id(), Part.REMOTE));
     }
 
     private static void backup(Rig rig, Answers answers) {
@@ -171,8 +176,8 @@ public final class Patterns {
         rig.session(
                 "Session",
                 "evening",
-                new Session.Member(rig.program(primary).id(), Part.PRIMARY),
-                new Session.Member(rig.program(second).id(), Part.BACKUP));
+                new Session.Desk(rig.program(primary).id(), Part.PRIMARY),
+                new Session.Desk(rig.program(second).id(), Part.BACKUP));
         for (Host node : rig.boxes("node-4", answers.number("nodes"), "Node", "")) {
             int first = zentrel.gear.Routing.nextUniverse(rig.plan());
             List<Port> ports = rig.receiver(node).ports().subList(0, 2);

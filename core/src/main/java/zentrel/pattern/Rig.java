@@ -101,7 +101,7 @@ final class Rig {
                 plan, plan.index().application(from.id()), plan.index().application(to.id()), pattern));
     }
 
-    void session(String name, String key, Session.Member... members) {
+    void session(String name, String key, Session.Desk... members) {
         List<Session> sessions = List.of(new Session(
                 Kind.SESSION.id(Ids.free(plan, "session")), name, key, VersionRule.MAJOR_MINOR, List.of(members)));
         change(new Edit("Join " + name, p -> p.with(Kind.SESSION, sessions)));

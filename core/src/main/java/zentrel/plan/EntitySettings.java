@@ -63,7 +63,7 @@ final class EntitySettings {
                     visit.of(id, id, "osc", "osc", o.port()),
                     visit.of(id, id, "receiving", "osc", o.receiving()),
                     visit.of(id, id, "handling", "osc", o.handling()),
-                    o.targets()));
+                    o.addresses()));
         }
         if (a.version().isPresent()) {
             next = next.withVersion(

@@ -107,10 +107,9 @@ public final class Kind<E> {
             });
 
     public static final Kind<Session> SESSION = new Kind<>("session", Session.class, Session::id)
-            .refers((s, to) -> s.members().forEach(m -> to.accept(m.application())))
-            .left((s, gone) -> Optional.of(s.withMembers(s.members().stream()
-                    .filter(m -> !gone.test(m.application()))
-                    .toList())));
+            .refers((s, to) -> s.desks().forEach(m -> to.accept(m.application())))
+            .left((s, gone) -> Optional.of(s.withDesks(
+                    s.desks().stream().filter(m -> !gone.test(m.application())).toList())));
 
     public static final Kind<Cable> CABLE = new Kind<>("cable", Cable.class, Cable::id).refers((c, to) -> {
         to.accept(c.from());

@@ -9,24 +9,24 @@ import zentrel.text.PlainText;
  * @param port the UDP port it listens on, 1–65535
  * @param receiving its switch for receiving at all
  * @param handling its second switch, inside the show, that lets a message act
- * @param targets OSC address patterns it acts on; empty where they are not known
+ * @param addresses OSC address patterns it acts on; empty where they are not known
  */
 public record OscInput(
-        Setting<Integer> port, Setting<Boolean> receiving, Setting<Boolean> handling, List<String> targets) {
+        Setting<Integer> port, Setting<Boolean> receiving, Setting<Boolean> handling, List<String> addresses) {
     public OscInput {
-        PlainText.requireAll("An OSC address", targets);
-        targets = List.copyOf(targets);
+        PlainText.requireAll("An OSC address", addresses);
+        addresses = List.copyOf(addresses);
     }
 
     public OscInput withPort(int value) {
-        return new OscInput(Setting.of(value), receiving, handling, targets);
+        return new OscInput(Setting.of(value), receiving, handling, addresses);
     }
 
     public OscInput withReceiving(boolean value) {
-        return new OscInput(port, Setting.of(value), handling, targets);
+        return new OscInput(port, Setting.of(value), handling, addresses);
     }
 
     public OscInput withHandling(boolean value) {
-        return new OscInput(port, receiving, Setting.of(value), targets);
+        return new OscInput(port, receiving, Setting.of(value), addresses);
     }
 }

@@ -71,8 +71,8 @@ public final class PlanIndex {
         }
         sessionByApplication = new HashMap<>();
         for (Session session : plan.sessions()) {
-            for (Session.Member member : session.members()) {
-                sessionByApplication.putIfAbsent(member.application(), session);
+            for (Session.Desk desk : session.desks()) {
+                sessionByApplication.putIfAbsent(desk.application(), session);
             }
         }
     }
@@ -395,9 +395,9 @@ public final class PlanIndex {
     /** The part an application plays in its session, if it is in one. */
     public Optional<Part> partOf(Id<Application> id) {
         return sessionOf(id)
-                .flatMap(s -> s.members().stream()
+                .flatMap(s -> s.desks().stream()
                         .filter(m -> m.application().equals(id))
-                        .map(Session.Member::part)
+                        .map(Session.Desk::part)
                         .findFirst());
     }
 

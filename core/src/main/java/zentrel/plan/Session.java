@@ -8,17 +8,17 @@ import zentrel.text.PlainText;
  * Desks that share one show.
  *
  * @param key what the software asks for on joining
- * @param versions how closely the members' versions must agree
+ * @param versions how closely the desks' versions must agree
  */
 @RecordBuilder
-public record Session(Id<Session> id, String name, String key, VersionRule versions, List<Member> members)
+public record Session(Id<Session> id, String name, String key, VersionRule versions, List<Desk> desks)
         implements Named, SessionBuilder.With {
     public Session {
         PlainText.require("The name of a session", name);
         PlainText.require("The key of a session", key);
-        members = List.copyOf(members);
+        desks = List.copyOf(desks);
     }
 
     /** One desk of a session. */
-    public record Member(Id<Application> application, Part part) {}
+    public record Desk(Id<Application> application, Part part) {}
 }

@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import zentrel.text.Word;
 
-/** How closely the versions of a session's members must agree. */
+/** How closely the versions of a session's desks must agree. */
 public enum VersionRule implements Word {
     /** The whole version text. */
     EXACT,

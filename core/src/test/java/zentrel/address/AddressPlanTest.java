@@ -34,7 +34,7 @@ class AddressPlanTest {
             value = {
                 "10.41.22.3/16|10.41.0.0|10.41.0.1|10.41.255.254|10.41.255.255|65534|00001010.00101001.|00010110.00000011|The first two numbers alike, the rest differ.",
                 "2.5.6.7/8|2.0.0.0|2.0.0.1|2.255.255.254|2.255.255.255|16777214|00000010.|00000101.00000110.00000111|The first number alike, the rest differ.",
-                "192.168.1.77/24|192.168.1.0|192.168.1.1|192.168.1.254|192.168.1.255|254|11000000.10101000.00000001.|01001101|The first three numbers alike, the rest differs.",
+                "192.168.83.77/24|192.168.83.0|192.168.83.1|192.168.83.254|192.168.83.255|254|11000000.10101000.01010011.|01001101|The first three numbers alike, the rest differs.",
                 "172.20.19.5/20|172.20.16.0|172.20.16.1|172.20.31.254|172.20.31.255|4094|10101100.00010100.0001|0011.00000101|The first two numbers and the third within a step of 16 alike, the rest differ.",
                 "10.1.1.130/26|10.1.1.128|10.1.1.129|10.1.1.190|10.1.1.191|62|00001010.00000001.00000001.10|000010|The first three numbers and the fourth within a step of 64 alike, the rest differs.",
                 "10.1.1.6/31|10.1.1.6|10.1.1.6|10.1.1.7|10.1.1.7|2|00001010.00000001.00000001.0000011|0|The first three numbers and the fourth within a step of 2 alike, the rest differs.",

@@ -192,7 +192,7 @@ class NearMissesTest {
                                         new Setting<>(24_611, 24_610),
                                         Setting.of(true),
                                         Setting.of(true),
-                                        a.osc().orElseThrow().targets())))),
+                                        a.osc().orElseThrow().addresses())))),
                 arguments("port.page", "two Sub-Nets, one of them off", port("a2", p -> p.withEnabled(false))),
                 arguments(
                         "port.page",

@@ -56,7 +56,10 @@ public final class RandomPlans {
                                     Purpose.OSC_LISTEN, "desk-host" + d + ".control",
                                     Purpose.PREVIS_LINK, "desk-host" + d + ".control"))
                     .with(a -> a.withOsc(new OscInput(
-                            Setting.of(24710), Setting.of(true), Setting.of(true), List.of("/go", "/back"))));
+                            Setting.of(24710),
+                            Setting.of(true),
+                            Setting.of(true),
+                            List.of("/lights/next", "/lights/previous"))));
         }
         int universes = 2 + random.nextInt(6);
         int offset = random.nextInt(300);
@@ -133,13 +136,13 @@ public final class RandomPlans {
                 "p",
                 PlanSketch.adapter("cue-host", "Control", "control", "172.20.5.5/16"));
         s.application("cues", "Cues", "cue-host", ApplicationKind.SHOW_CONTROL, "", java.util.Map.of());
-        s.link("go", "Go", "cues", "desk0", "172.20.1.1", 24710, "/go", random.nextBoolean());
+        s.link("go", "Go", "cues", "desk0", "172.20.1.1", 24710, "/lights/next", random.nextBoolean());
         s.session(
                 "session",
                 "Session",
                 "k",
                 VersionRule.MAJOR_MINOR,
-                new Session.Member(Kind.APPLICATION.id("desk0"), Part.PRIMARY));
+                new Session.Desk(Kind.APPLICATION.id("desk0"), Part.PRIMARY));
         Plan plan = s.plan();
         List<zentrel.plan.Stream> streams = new ArrayList<>(plan.streams());
         streams.replaceAll(x -> x.withWire(plan.index().universe(x.universe()).number() + offset));

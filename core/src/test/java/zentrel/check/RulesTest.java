@@ -254,8 +254,8 @@ class RulesTest {
                                 s.name(),
                                 s.key(),
                                 s.versions(),
-                                s.members().stream()
-                                        .map(m -> new Session.Member(
+                                s.desks().stream()
+                                        .map(m -> new Session.Desk(
                                                 m.application(), m.part() == Part.BACKUP ? Part.REMOTE : m.part()))
                                         .toList()))
                         .toList());
@@ -533,8 +533,8 @@ class RulesTest {
                         0,
                         PIER.with(
                                 Kind.SESSION.id("pier-session"),
-                                s -> s.withMembers(s.members().stream()
-                                        .map(m -> new Session.Member(m.application(), Part.PRIMARY))
+                                s -> s.withDesks(s.desks().stream()
+                                        .map(m -> new Session.Desk(m.application(), Part.PRIMARY))
                                         .toList()))),
                 arguments(
                         "desk.version-differs",

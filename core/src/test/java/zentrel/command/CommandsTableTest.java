@@ -60,7 +60,7 @@ class CommandsTableTest {
                 "computer two cards windows|Add 1 × Computer with two cards, Windows",
                 "previs key|Add 1 × Previs with a key",
                 "playback|Add 1 × Stand-alone playback controller",
-                "surface|Add 1 × Control surface with ports",
+                "fader panel|Add 1 × Fader panel",
                 "add pixel 9|Add 1 × Pixel controller, 9 outputs",
                 "add pixel 24|Add 1 × Pixel controller, 24 outputs",
                 "wireless dmx sender|Add 1 × Wireless DMX, sender",

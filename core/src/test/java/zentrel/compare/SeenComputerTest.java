@@ -36,7 +36,7 @@ class SeenComputerTest {
                 "Light | 10.77.1.1/16    | false | Light is down here: no cable, or switched off.",
                 "light | 169.254.8.8/16  | true  | light has 169.254.8.8/16 here, and 10.77.1.1/16 in the plan.",
                 "Light | ''              | true  | Light has no address here, and 10.77.1.1/16 in the plan.",
-                "eth7  | 192.168.1.5/24  | true  | The plan has Light (10.77.1.1/16); this computer has no adapter like it.+This computer also has eth7 with 192.168.1.5/24, which the plan does not know; a program that leaves the adapter to the system may take it."
+                "eth7  | 192.168.83.5/24  | true  | The plan has Light (10.77.1.1/16); this computer has no adapter like it.+This computer also has eth7 with 192.168.83.5/24, which the plan does not know; a program that leaves the adapter to the system may take it."
             })
     void whatDiffersIsToldInWords(String name, String address, boolean up, String sentences) {
         Host desk = TestPlans.pier().index().host(Kind.HOST.id("desk-box"));

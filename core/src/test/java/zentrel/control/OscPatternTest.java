@@ -14,8 +14,8 @@ class OscPatternTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "/pier/go | /pier/go | true",
-                "/pier/go | /pier/gone | false",
+                "/pier/next | /pier/next | true",
+                "/pier/next | /pier/nextne | false",
                 "/pier/? | /pier/a | true",
                 "/pier/? | /pier/ | false",
                 "/pier/* | /pier/level | true",

@@ -174,7 +174,7 @@ class PlanFileTest {
                 "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"a\",\"adapters\":[{\"id\":\"n\"}]}],\"copies\":[{\"id\":\"c\",\"owner\":\"a\",\"of\":\"n\",\"value\":\"10.1.1\"}]} | copies[0] (line 1): \"10.1.1\" is not an address",
                 "{\"zentrel-plan\":1,\"universes\":[{\"id\":\"u\",\"number\":1}],\"copies\":[{\"id\":\"c\",\"owner\":\"u\",\"of\":\"u\",\"value\":\"1\"}]} | printed on a host",
                 "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"h\"}],\"applications\":[{\"id\":\"a\",\"host\":\"h\"}],\"universes\":[{\"id\":\"u\",\"number\":1}],\"streams\":[{\"id\":\"s\",\"application\":\"a\",\"universe\":\"u\",\"protocol\":\"sacn\",\"delivery\":\"direct\"}]} | direct",
-                "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"h\"}],\"applications\":[{\"id\":\"a\",\"host\":\"h\",\"osc\":{\"port\":8000,\"targets\":[\"/go\",\"cue\"]}}]} | applications[0].osc.targets[1]",
+                "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"h\"}],\"applications\":[{\"id\":\"a\",\"host\":\"h\",\"osc\":{\"port\":24510,\"targets\":[\"/lights/next\",\"cue\"]}}]} | applications[0].osc.targets[1]",
                 "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"h\",\"power\":{\"on\":\"yes\"}}]} | hosts[0].power.on",
                 "{\"zentrel-plan\":1,\"hosts\":[{\"id\":\"h\"}],\"applications\":[{\"id\":\"a\",\"host\":\"h\"}],\"receivers\":[{\"id\":\"r\",\"application\":\"a\",\"ports\":[{\"id\":\"p\",\"protocol\":\"dmx\"}]}],\"lines\":[{\"id\":\"x\",\"port\":\"p\",\"via\":{\"device\":\"h\",\"from\":\"y\"}},{\"id\":\"y\",\"port\":\"p\",\"via\":{\"device\":\"h\",\"from\":\"x\"}}]} | passed on in a ring"
             })

@@ -159,10 +159,10 @@ class GearTest {
         plan = say(plan, "install previs on computer 2");
         assertThat(plan.applications()).anyMatch(a -> a.kind() == ApplicationKind.PREVIS);
         plan = say(plan, "show control");
-        plan = say(plan, "link cue to hut /evening/go");
+        plan = say(plan, "link cue to hut /evening/next");
         assertThat(plan.links())
                 .singleElement()
-                .satisfies(l -> assertThat(l.pattern()).isEqualTo("/evening/go"));
+                .satisfies(l -> assertThat(l.pattern()).isEqualTo("/evening/next"));
         plan = say(plan, "duplicate node 2 2");
         assertThat(plan.hosts()).extracting(Host::name).contains("4-port node 4", "4-port node 5");
         plan = say(plan, "switch poe");

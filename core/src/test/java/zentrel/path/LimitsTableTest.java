@@ -69,22 +69,22 @@ class LimitsTableTest {
             nullValues = "none",
             emptyValue = "",
             value = {
-                "compact-console, 2.9, '', '', 10, none",
-                "compact-console, 2.9, '', '', 11, U11 falls away",
-                "compact-console, 2.9, '', '', 14, U11 to U14 fall away",
-                "compact-console, 3.0, '', '', 14, none",
-                "compact-console, 3.0, '', '', 15, U15 falls away",
-                "compact-console, 3.10, '', '', 14, none",
-                "compact-console, 10.0, '', '', 14, none",
-                "compact-console, '', '', '', 10, none",
-                "compact-console, '', '', '', 14, none",
-                "compact-console, '', '', '', 15, U15 falls away",
-                "console-software, 1.0, free, '', 2, none",
-                "console-software, 1.0, free, '', 3, U3 falls away",
-                "console-software, 1.0, free, output key, 3, none",
-                "console-software, 1.0, '', output key, 64, none",
+                "compact-console, 2.6, '', '', 11, none",
+                "compact-console, 2.6, '', '', 12, U12 falls away",
+                "compact-console, 2.6, '', '', 14, U12 to U14 fall away",
+                "compact-console, 2.7, '', '', 13, none",
+                "compact-console, 2.7, '', '', 14, U14 falls away",
+                "compact-console, 2.10, '', '', 13, none",
+                "compact-console, 10.0, '', '', 13, none",
+                "compact-console, '', '', '', 11, none",
+                "compact-console, '', '', '', 13, none",
+                "compact-console, '', '', '', 14, U14 falls away",
+                "console-software, 1.0, free, '', 3, none",
+                "console-software, 1.0, free, '', 4, U4 falls away",
+                "console-software, 1.0, free, output key, 4, none",
+                "console-software, 1.0, '', output key, 45, none",
                 "console-software, 1.0, '', '', 1, U1 falls away",
-                "console-software, 1.0, full, '', 128, none",
+                "console-software, 1.0, full, '', 110, none",
                 "full-console, 1.0, club, '', 97, U97 falls away",
                 "full-console, 1.0, touring, '', 97, none"
             })
@@ -100,13 +100,13 @@ class LimitsTableTest {
 
     @Test
     void theFindingSaysWhatWouldDoAndTheFixDoesIt() {
-        Plan plan = with(rig("compact-console", 12), "2.9", "", "");
+        Plan plan = with(rig("compact-console", 13), "2.6", "", "");
         Report report = Check.run(plan);
         Finding finding = overLimit(plan).orElseThrow();
         assertThat(finding.text())
                 .isEqualTo(
-                        "Compact console sends 10 universes by sACN (version 2.9), and the plan asks for 12: U11 to U12 fall "
-                                + "away. It sends 14 with version 3.0 or later. 1 more signal is affected.");
+                        "Compact console sends 11 universes by sACN (version 2.6), and the plan asks for 13: U12 to U13 fall "
+                                + "away. It sends 13 with version 2.7 or later. 1 more signal is affected.");
         List<Fix> fixes = Fixes.proven(report, finding);
         assertThat(fixes).isNotEmpty();
         assertThat(overLimit(fixes.get(0).edit().applyTo(plan))).isEmpty();
@@ -114,7 +114,7 @@ class LimitsTableTest {
 
     @Test
     void whatIsSwitchedOffCountsForNothing() {
-        Plan plan = with(rig("compact-console", 12), "2.9", "", "");
+        Plan plan = with(rig("compact-console", 13), "2.6", "", "");
         Plan silenced = plan;
         for (int i = 0; i < 2; i++) {
             silenced = silenced.with(plan.streams().get(i).id(), s -> s.withEnabled(false));

@@ -113,13 +113,14 @@ class RoutingTest {
         assertThat(AutoRouting.of(pier).lines()).isEmpty();
     }
 
-    /** Whole pixels in a universe: 512 / 3 = 170, 512 / 4 = 128; 2688 RGB pixels on four outputs take 16 (common practice, no source). */
+    /** Whole pixels in a universe: 512 / 3 = 170, 512 / 4 = 128. 3060 RGB pixels on five outputs are 612 each, 1836 channels, so 4 universes an output and 20
+     * in all (common practice, no source). */
     @ParameterizedTest
     @CsvSource({
         "170, 3, 170, 1, 170",
         "171, 3, 170, 2, 1",
         "128, 4, 128, 1, 128",
-        "672, 3, 170, 4, 162",
+        "612, 3, 170, 4, 102",
         "1, 512, 1, 1, 1"
     })
     void pixelsTakeUniverses(int pixels, int components, int each, int universes, int last) {

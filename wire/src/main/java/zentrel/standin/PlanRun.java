@@ -120,7 +120,7 @@ public final class PlanRun implements AutoCloseable {
         }
         if (application.osc().isPresent() && application.osc().get().receiving().inForce()) {
             OscInput osc = application.osc().get();
-            new OscStandin(osc.targets(), osc.handling().inForce(), e -> listener.accept(application.id(), e))
+            new OscStandin(osc.addresses(), osc.handling().inForce(), e -> listener.accept(application.id(), e))
                     .start(wire, osc.port().inForce());
         }
     }

@@ -220,7 +220,7 @@ class DissectorTest {
     @Test
     void osc() throws Exception {
         OscMessage message = new OscMessage(
-                "/fern/cue/go",
+                "/fern/next",
                 List.of(new OscArgument.Int32(7), new OscArgument.Text("now"), new OscArgument.Float32(0.5f)));
         List<String> v = dissect(
                 OscCodec.encode(message),
@@ -231,6 +231,6 @@ class DissectorTest {
                 "osc.message.string",
                 "osc.message.float");
         assertThat(v.get(0)).contains("osc");
-        assertThat(v.subList(2, 7)).containsExactly("/fern/cue/go", ",isf", "7", "now", "0.5");
+        assertThat(v.subList(2, 7)).containsExactly("/fern/next", ",isf", "7", "now", "0.5");
     }
 }

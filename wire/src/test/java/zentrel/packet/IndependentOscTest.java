@@ -77,7 +77,7 @@ class IndependentOscTest {
                 BufferedReader out =
                         new BufferedReader(new InputStreamReader(dump.getInputStream(), StandardCharsets.UTF_8))) {
             byte[] bytes = OscCodec.encode(new OscMessage(
-                    "/fern/cue/go",
+                    "/fern/next",
                     List.of(
                             new OscArgument.Int32(12),
                             new OscArgument.Text("terrace"),
@@ -85,14 +85,14 @@ class IndependentOscTest {
                             new OscArgument.Bool(true),
                             new OscArgument.Blob(Bytes.of(1, 2, 3)))));
             String line = "";
-            for (int i = 0; i < 50 && !line.contains("/fern/cue/go"); i++) { // it needs a moment to listen
+            for (int i = 0; i < 50 && !line.contains("/fern/next"); i++) { // it needs a moment to listen
                 socket.send(new DatagramPacket(bytes, bytes.length, InetAddress.getByName("127.0.0.1"), port));
                 Thread.sleep(100);
                 while (out.ready()) {
                     line = out.readLine();
                 }
             }
-            assertThat(line).contains("/fern/cue/go isfTb 12 \"terrace\" 0.500000 #T [3b 0x1 0x2 0x3]");
+            assertThat(line).contains("/fern/next isfTb 12 \"terrace\" 0.500000 #T [3b 0x1 0x2 0x3]");
         } finally {
             dump.destroy();
             assertThat(dump.waitFor(10, TimeUnit.SECONDS)).isTrue();

@@ -326,7 +326,7 @@ class LoopbackTest {
         AddressTable table = new AddressTable();
         List<Ipv4Address> given = new ArrayList<>();
         for (String planned :
-                List.of("10.41.20.1", "2.41.20.1", "192.41.20.1", "10.0.0.1", "10.41.20.255", "10.41.20.0")) {
+                List.of("10.41.20.1", "2.41.20.1", "192.41.20.1", "10.61.0.1", "10.41.20.255", "10.41.20.0")) {
             given.add(table.assign(Kind.APPLICATION.id("app-" + planned), Optional.of(Ipv4Address.parse(planned))));
         }
         given.add(table.assign(Kind.APPLICATION.id("unplanned"), Optional.empty()));

@@ -367,7 +367,7 @@ public record FlowModel(
                     String.join(" · ", lines),
                     0,
                     0,
-                    a.osc().map(o -> String.join("  ", o.targets())).orElse(""),
+                    a.osc().map(o -> String.join("  ", o.addresses())).orElse(""),
                     new Ports(0, 0),
                     host.place(),
                     kind(host),

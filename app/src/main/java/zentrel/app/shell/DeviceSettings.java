@@ -107,7 +107,7 @@ final class DeviceSettings {
         } else if (found instanceof ControlLink link) {
             link(link);
         } else if (found instanceof Session session) {
-            session.members().forEach(m -> version(index.application(m.application()), index.name(m.application())));
+            session.desks().forEach(m -> version(index.application(m.application()), index.name(m.application())));
         }
     }
 

@@ -83,7 +83,7 @@ class RulerTest {
 
     /** From a /8 to some thirty neighbours: the pin that is zoomed to stays in sight, nothing is lost, and out leads back. */
     @ParameterizedTest
-    @CsvSource({"10.3.7.9", "10.0.0.1", "10.255.255.254", "10.128.0.0", "10.77.255.255"})
+    @CsvSource({"10.3.7.9", "10.61.0.1", "10.255.255.254", "10.128.0.0", "10.77.255.255"})
     void zoomingKeepsItsPlace(String address) {
         PlanSketch sketch = new PlanSketch("Ruler").segment("s", "Segment", "10.0.0.0/8", false, false);
         String[] all = {address, "10.0.0.9", "10.255.255.9", "10.100.1.1", "10.3.7.30"};

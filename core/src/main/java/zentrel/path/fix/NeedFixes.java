@@ -63,7 +63,7 @@ final class NeedFixes {
         List<Session> sessions = context.plan().sessions();
         Optional<Session> own = context.index().sessionOf(program.id());
         if (own.isPresent()) {
-            return own.get().members().stream()
+            return own.get().desks().stream()
                     .filter(m -> m.part() == Part.PRIMARY)
                     .map(m -> remedies.start(context.index().application(m.application())))
                     .toList();
@@ -73,10 +73,10 @@ final class NeedFixes {
                 .map(s -> new Edit(
                         "Let " + remedies.name(program.id()) + " enter " + s.name(),
                         p -> p.with(s.id(), x -> {
-                            List<Session.Member> desks = new ArrayList<>(x.members());
+                            List<Session.Desk> desks = new ArrayList<>(x.desks());
                             boolean led = desks.stream().anyMatch(m -> m.part() == Part.PRIMARY);
-                            desks.add(new Session.Member(program.id(), led ? Part.REMOTE : Part.PRIMARY));
-                            return x.withMembers(desks);
+                            desks.add(new Session.Desk(program.id(), led ? Part.REMOTE : Part.PRIMARY));
+                            return x.withDesks(desks);
                         })))
                 .toList();
     }

@@ -12,7 +12,7 @@ public record OscMessage(String address, List<OscArgument> arguments) implements
         arguments = List.copyOf(arguments);
         if (!address.startsWith("/") || address.indexOf('\0') >= 0) {
             throw new IllegalArgumentException(
-                    "An OSC address starts with a slash, such as /cue/go, not \"" + address + "\".");
+                    "An OSC address starts with a slash, such as /show/next, not \"" + address + "\".");
         }
     }
 }
