@@ -48,7 +48,9 @@ class ArchitectureTest {
             Map.entry("address", "gear ipv4 path plan profile source table text"),
             Map.entry("pattern", "gear ipv4 plan profile"),
             Map.entry("compare", "gear ipv4 plan profile text"),
-            Map.entry("machine", "ipv4 plan profile source table text"),
+            Map.entry(
+                    "machine",
+                    "ipv4 load plan profile source table text universe"), // what a segment carries is on its sheet
             Map.entry("demo", "gear ipv4 plan profile"));
 
     private static final Map<String, String> WIRE_MAY_NEED = Map.of(

@@ -6,6 +6,7 @@ import static zentrel.app.Fx.settled;
 
 import javafx.scene.Node;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -53,6 +54,41 @@ class UniversesWindowTest extends OpenWindow {
                         .queryAll())
                 .as("what was answered stands at its hop")
                 .isNotEmpty();
+    }
+
+    /** By keys alone: three universes are chosen and switched off, and one undo brings them back. */
+    @Test
+    void severalUniversesAreSwitchedByKeys(FxRobot robot) {
+        shown(robot);
+        plan();
+        fx(() -> {
+            ListView<?> list = robot.lookup("#universe-list").queryListView();
+            list.getSelectionModel().clearAndSelect(1);
+            list.getFocusModel().focus(1);
+            list.requestFocus();
+            return true;
+        });
+        robot.push(KeyCode.SHIFT, KeyCode.DOWN).push(KeyCode.SHIFT, KeyCode.DOWN);
+        settled(() -> robot.lookup("#universe-list")
+                        .queryListView()
+                        .getSelectionModel()
+                        .getSelectedItems()
+                        .size()
+                == 3);
+        MenuButton menu = robot.lookup("#universes-switch").queryAs(MenuButton.class);
+        settled(() -> !menu.getItems().isEmpty());
+        String first = fx(() -> menu.getItems().get(0).getText());
+        assertThat(first).isEqualTo("3 universes of Hut desk by Art-Net: off");
+        Fx.menu(robot, "#universes-switch", "universes-switch-0");
+        settled(() -> off(document.plan()) == 3);
+        assertThat(fx(() -> document.undoText())).contains("Switch 3 universes of Hut desk off");
+        settled(() -> menu.getItems().get(0).getText().endsWith(": on"));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> off(document.plan()) == 0);
+    }
+
+    private static long off(Plan plan) {
+        return plan.streams().stream().filter(s -> !s.enabled().inForce()).count();
     }
 
     @Test

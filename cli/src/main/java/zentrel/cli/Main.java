@@ -21,6 +21,7 @@ import zentrel.text.Version;
             NewCommand.class,
             NumberCommand.class,
             MachineCommand.class,
+            KeeperCommand.class,
             HereCommand.class,
             ExportCommand.class,
             ImportCommand.class,

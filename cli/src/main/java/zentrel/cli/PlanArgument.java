@@ -3,12 +3,14 @@ package zentrel.cli;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.plan.Host;
 import zentrel.plan.Plan;
+import zentrel.plan.Segment;
 
 /** Opens what PLAN names: a file, or {@code demo:draft} or {@code demo:ready}. */
 final class PlanArgument {
@@ -37,6 +39,18 @@ final class PlanArgument {
         } catch (PlanFileException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
+    }
+
+    /** The segment of a plan that is called so, by id or by name in any case. */
+    static Segment segment(Plan plan, String called) throws Refusal {
+        return plan.segments().stream()
+                .filter(s -> s.id().value().equals(called) || s.name().equalsIgnoreCase(called))
+                .findFirst()
+                .orElseThrow(() -> new Refusal("The plan has no segment \"" + called + "\"; it has "
+                        + (plan.segments().isEmpty()
+                                ? "none"
+                                : plan.segments().stream().map(Segment::name).collect(Collectors.joining(", ")))
+                        + "."));
     }
 
     /** The host of a plan that is called so, by id or by name in any case. */

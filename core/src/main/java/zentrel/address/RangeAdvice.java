@@ -68,6 +68,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
         Map<Id<Segment>, Boolean> streamed = streamed(plan);
         oneOrTwo(plan, streamed, remarks);
         guests(plan, streamed, remarks);
+        shared(plan, streamed, remarks);
         oneComputer(plan, remarks);
         return new RangeAdvice(ranges, remarks);
     }
@@ -233,6 +234,37 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
                         + ", which streams cross: give them a segment of their own, for a stream has no password.");
             }
         }
+    }
+
+    /** Streams on a network that somebody else keeps or that leads out, and computers that have one adapter for both. */
+    private static void shared(Plan plan, Map<Id<Segment>, Boolean> streamed, List<String> remarks) {
+        for (Segment segment : plan.segments()) {
+            boolean foreign = segment.wayOut() || !segment.keeper().isEmpty();
+            if (!foreign || !streamed.containsKey(segment.id())) {
+                continue;
+            }
+            String keeper = segment.keeper().isEmpty() ? "whoever keeps it" : segment.keeper();
+            remarks.add(segment.name() + (segment.wayOut() ? " leads out" : " is not your own")
+                    + ", and streams cross it: ask " + keeper
+                    + " first, with the sheet of what will be on it, or give the lights a segment of their own.");
+            for (Adapter adapter : plan.index().adaptersOn(segment.id())) {
+                Host host = plan.index().hostOf(adapter.id());
+                long others = host.adapters().stream()
+                        .filter(a -> a.needsCarrier() && !a.id().equals(adapter.id()))
+                        .count();
+                if (host.kind() == HostKind.COMPUTER && others == 0 && streams(plan, host)) {
+                    remarks.add(
+                            host.name() + " has one adapter for the lights and for " + segment.name()
+                                    + ": add a second, such as a USB adapter, bind the lights to it, and leave this one as it is.");
+                }
+            }
+        }
+    }
+
+    private static boolean streams(Plan plan, Host host) {
+        return plan.index().applicationsOn(host.id()).stream()
+                .anyMatch(a -> !plan.index().streamsFrom(a.id()).isEmpty()
+                        || !plan.index().receiversOf(a.id()).isEmpty());
     }
 
     /** Programs that send to each other within one computer. */

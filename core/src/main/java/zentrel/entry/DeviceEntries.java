@@ -34,6 +34,7 @@ final class DeviceEntries {
                         Formats.ON,
                         Segment::isolated,
                         Segment::withIsolated)
+                .value("keeper", "Kept by", "keeper", Formats.TEXT, Segment::keeper, Segment::withKeeper)
                 .all();
     }
 

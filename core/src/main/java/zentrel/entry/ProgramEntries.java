@@ -334,6 +334,13 @@ final class ProgramEntries {
                         Formats.whole("A universe of sACN", 1, Protocol.SACN.lastNumber()),
                         Stream::sync,
                         Stream::withSync)
+                .optionalSetting(
+                        "own-levels",
+                        "Own levels beside its input",
+                        "ownLevels",
+                        Formats.ON,
+                        Stream::ownLevels,
+                        Stream::withOwnLevels)
                 .all();
     }
 

@@ -17,7 +17,8 @@ final class SegmentFields implements Fields<Segment> {
                 p.optional("subnet").map(s -> s.parsed(Subnet::parse)),
                 p.bool("wayOut", false),
                 p.bool("guests", false),
-                p.bool("isolated", false));
+                p.bool("isolated", false),
+                p.text("keeper", ""));
     }
 
     @Override
@@ -27,5 +28,6 @@ final class SegmentFields implements Fields<Segment> {
         flag(n, "wayOut", s.wayOut(), false);
         flag(n, "guests", s.guests(), false);
         flag(n, "isolated", s.isolated(), false);
+        text(n, "keeper", s.keeper(), "");
     }
 }

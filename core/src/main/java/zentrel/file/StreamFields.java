@@ -54,7 +54,8 @@ final class StreamFields implements Fields<Stream> {
                 p.setting("priority", v -> v.integer(0, 200), 100),
                 p.optional("rate").map(r -> r.number(0, 1000)).orElse(40.0),
                 p.bool("preview", false),
-                p.optional("sync").map(s -> s.integer(1, SacnUniverse.LAST)));
+                p.optional("sync").map(s -> s.integer(1, SacnUniverse.LAST)),
+                p.optional("ownLevels").map(s -> s.setting(JsonPlace::bool)));
     }
 
     @Override
@@ -80,5 +81,6 @@ final class StreamFields implements Fields<Stream> {
         }
         flag(n, "preview", s.preview(), false);
         s.sync().ifPresent(x -> n.put("sync", x));
+        s.ownLevels().ifPresent(x -> n.set("ownLevels", setting(x, JSON::booleanNode)));
     }
 }

@@ -232,22 +232,26 @@ public final class Adding {
      * @throws IllegalArgumentException with a sentence, where it sends none of them
      */
     public static Edit switched(Plan plan, Application source, List<NumberRange> numbers, boolean on) {
-        Set<Id<Stream>> meant = plan.index().streamsFrom(source.id()).stream()
+        List<Stream> meant = plan.index().streamsFrom(source.id()).stream()
                 .filter(s -> numbers.isEmpty()
                         || numbers.stream()
                                 .anyMatch(n -> n.contains(
                                         plan.index().universe(s.universe()).number())))
-                .map(Stream::id)
-                .collect(Collectors.toSet());
+                .toList();
         if (meant.isEmpty()) {
             throw new IllegalArgumentException(source.name() + " sends none of these universes.");
         }
+        return switched(source.name(), meant, on);
+    }
+
+    /** Switches what a program sends on or off. */
+    public static Edit switched(String source, List<Stream> meant, boolean on) {
+        Set<Id<Universe>> universes = meant.stream().map(Stream::universe).collect(Collectors.toSet());
         return new Edit(
-                "Switch " + Counted.of(meant.size(), "universe") + " of " + source.name() + (on ? " on" : " off"),
-                p -> {
+                "Switch " + Counted.of(universes.size(), "universe") + " of " + source + (on ? " on" : " off"), p -> {
                     Plan next = p;
-                    for (Id<Stream> id : meant) {
-                        next = next.with(id, s -> s.withEnabled(Setting.of(on)));
+                    for (Stream stream : meant) {
+                        next = next.with(stream.id(), s -> s.withEnabled(Setting.of(on)));
                     }
                     return next;
                 });

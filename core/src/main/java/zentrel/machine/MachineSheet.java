@@ -123,7 +123,7 @@ public record MachineSheet(Id<Host> host, OperatingSystem system, List<MachineSt
     }
 
     /** The traffic that programs on the computer listen for, by UDP port. */
-    private static Map<String, Integer> letIn(Plan plan, Host host) {
+    static Map<String, Integer> letIn(Plan plan, Host host) {
         Map<String, Integer> ports = new LinkedHashMap<>();
         for (Application a : plan.index().applicationsOn(host.id())) {
             for (Receiver r : plan.index().receiversOf(a.id())) {

@@ -51,8 +51,10 @@ final class SourceArbitration {
     /** A console that passes its input on and sends levels of its own mixes the two. */
     private void ownLevels(HopDraft hop, Stream stream) {
         Application from = context.index.application(stream.application());
-        boolean own =
-                from.output(stream.protocol()).ownLevels().map(Setting::inForce).orElse(false);
+        boolean own = stream.ownLevels()
+                .or(() -> from.output(stream.protocol()).ownLevels())
+                .map(Setting::inForce)
+                .orElse(false);
         if (!own || from.kind() != ApplicationKind.CONSOLE) {
             return;
         }
@@ -72,7 +74,9 @@ final class SourceArbitration {
                                 "port",
                                 p,
                                 "protocol",
-                                stream.protocol())));
+                                stream.protocol(),
+                                "stream",
+                                stream)));
     }
 
     /** Data that names a synchronisation universe waits for its packets (ANSI E1.31-2018, sections 6.2.4 and 11). */

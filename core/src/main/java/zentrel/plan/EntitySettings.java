@@ -103,9 +103,10 @@ final class EntitySettings {
     static Stream of(Stream s, SettingVisit visit) {
         Id<Application> on = s.application();
         return s.withSettings(
-                visit.of(on, s.id(), "enabled", "universe", s.enabled()),
-                s.wire().map(w -> visit.of(on, s.id(), "wire", "universe", w)),
-                visit.of(on, s.id(), "priority", "universe", s.priority()));
+                        visit.of(on, s.id(), "enabled", "universe", s.enabled()),
+                        s.wire().map(w -> visit.of(on, s.id(), "wire", "universe", w)),
+                        visit.of(on, s.id(), "priority", "universe", s.priority()))
+                .withOwnLevels(s.ownLevels().map(o -> visit.of(on, s.id(), "own-levels", "protocol", o)));
     }
 
     static ControlLink of(ControlLink l, SettingVisit visit) {

@@ -12,17 +12,25 @@ import zentrel.text.PlainText;
  * @param wayOut whether a router leads from it to another network
  * @param guests whether people outside the crew may join it
  * @param isolated whether its access points keep wireless clients apart from each other
+ * @param keeper who keeps it, and is asked before anything is put on it; empty text where it is one's own
  */
 @RecordBuilder
 public record Segment(
-        Id<Segment> id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests, boolean isolated)
+        Id<Segment> id,
+        String name,
+        Optional<Subnet> subnet,
+        boolean wayOut,
+        boolean guests,
+        boolean isolated,
+        String keeper)
         implements Named, SegmentBuilder.With {
     public Segment {
         PlainText.require("The name of a segment", name);
+        PlainText.require("The keeper of a segment", keeper);
     }
 
     /** A segment on which all hear each other. */
     public Segment(Id<Segment> id, String name, Optional<Subnet> subnet, boolean wayOut, boolean guests) {
-        this(id, name, subnet, wayOut, guests, false);
+        this(id, name, subnet, wayOut, guests, false, "");
     }
 }

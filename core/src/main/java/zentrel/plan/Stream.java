@@ -18,6 +18,8 @@ import zentrel.profile.Protocol;
  * @param ratePerSecond packets a second
  * @param preview whether its data must not reach live output (§6.2.6)
  * @param sync the sACN universe whose synchronisation packets its data waits for (§6.2.4); empty where it waits for none
+ * @param ownLevels whether a console sends levels of its own in this universe beside those of its input; empty where what it says of the
+ *     whole protocol holds
  */
 @RecordBuilder
 public record Stream(
@@ -34,7 +36,8 @@ public record Stream(
         Setting<Integer> priority,
         double ratePerSecond,
         boolean preview,
-        Optional<Integer> sync)
+        Optional<Integer> sync,
+        Optional<Setting<Boolean>> ownLevels)
         implements StreamBuilder.With {
     /** A stream that waits for no synchronisation. */
     public Stream(
@@ -65,6 +68,7 @@ public record Stream(
                 priority,
                 ratePerSecond,
                 preview,
+                Optional.empty(),
                 Optional.empty());
     }
 

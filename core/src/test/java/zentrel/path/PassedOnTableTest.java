@@ -21,7 +21,7 @@ class PassedOnTableTest {
                              {"id":"view","host":"two","kind":"previs","bindings":{"sacn-listen":%s}}],
              "universes":[{"id":"u","number":1}],
              "streams":[{"id":"s1","application":"first","universe":"u","protocol":"sacn","wire":1,"delivery":"multicast","enabled":%s},
-                        {"id":"s2","application":"second","universe":"u","protocol":"sacn","wire":1,"delivery":"multicast"}],
+                        {"id":"s2","application":"second","universe":"u","protocol":"sacn","wire":1,"delivery":"multicast"%s}],
              "receivers":[{"id":"in","application":"second","inputOn":%s,"ports":[{"id":"i","kind":"internal","protocol":"sacn","wire":%d,"universe":"u"}]},
                           {"id":"r","application":"view","ports":[{"id":"p","kind":"internal","protocol":"sacn","wire":1,"universe":"u"}]}]}
             """;
@@ -36,13 +36,15 @@ class PassedOnTableTest {
         "loopback, a2, true, true, 1, first 1 leg PASSES + first 2 legs BROKEN adapter.joined-elsewhere",
         // levels of its own beside those that it passes on
         "loopback own, loopback, true, true, 1, first 2 legs AT_RISK universe.own-levels",
+        "loopback own silent-here, loopback, true, true, 1, first 2 legs PASSES",
+        "loopback silent own-here, loopback, true, true, 1, first 2 legs AT_RISK universe.own-levels",
         "loopback silent, loopback, true, true, 1, first 2 legs PASSES",
         // the first reaches the previs by itself too, and the two fight there
         "a2, a2, true, true, 1, first 1 leg AT_RISK universe.two-sources + first 2 legs AT_RISK universe.two-sources"
     })
     void oneConsoleFeedsAnothersPrevis(String send, String view, boolean on, boolean input, int wire, String expected) {
-        Plan plan =
-                TestPlans.read(RIG.formatted(json(send.split(" ", -1)[0]), levels(send), json(view), on, input, wire)
+        Plan plan = TestPlans.read(
+                RIG.formatted(json(send.split(" ", -1)[0]), levels(send), json(view), on, here(send), input, wire)
                         .getBytes(StandardCharsets.UTF_8));
         String paths = new SignalPaths(plan)
                 .of(Kind.PORT.id("p")).paths().stream()
@@ -53,9 +55,16 @@ class PassedOnTableTest {
     }
 
     private static String levels(String send) {
-        return send.endsWith(" own")
+        return send.contains(" own ") || send.endsWith(" own")
                 ? ",\"outputs\":{\"sacn\":{\"ownLevels\":true}}"
-                : send.endsWith(" silent") ? ",\"outputs\":{\"sacn\":{\"ownLevels\":false}}" : "";
+                : send.contains(" silent ") || send.endsWith(" silent")
+                        ? ",\"outputs\":{\"sacn\":{\"ownLevels\":false}}"
+                        : "";
+    }
+
+    /** What the one universe says of its own. */
+    private static String here(String send) {
+        return send.endsWith("-here") ? ",\"ownLevels\":" + send.endsWith("own-here") : "";
     }
 
     private static String json(String binding) {

@@ -6,12 +6,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import javafx.collections.ListChangeListener;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.SelectionMode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -61,11 +64,13 @@ public final class UniversesPage implements PageView {
     private final OpenDocument document;
     private final ListView<Universe> list = new ListView<>();
     private final Label summary = Texts.of("", "soft", "small");
+    private final SwitchMenu switches;
     private final MainPane pane;
     private boolean refreshing;
 
     private UniversesPage(OpenDocument document) {
         this.document = document;
+        this.switches = new SwitchMenu(document);
         HBox head = new HBox(
                 Texts.column("Universe", NAME),
                 Texts.column("Art-Net", ARTNET),
@@ -75,6 +80,8 @@ public final class UniversesPage implements PageView {
                 Texts.column("Received by", TAKEN),
                 Texts.column("Filled, 512 slots", SLOTS));
         list.setId("universe-list");
+        list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+        list.addEventFilter(KeyEvent.KEY_PRESSED, switches::key);
         Lists.keepInSight(list);
         list.setFixedCellSize(40);
         list.setAccessibleText("Universes");
@@ -96,12 +103,18 @@ public final class UniversesPage implements PageView {
                 Buttons.quiet("Who wins …", "universes-wins", this::whoWins),
                 Buttons.quiet("Which protocol? …", "universes-protocol", this::protocols),
                 Buttons.quiet("Renumber, route …", "universes-numbers", this::numbers),
+                switches,
                 more);
         below.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         pane = new MainPane(head, list, below);
         list.getSelectionModel().selectedItemProperty().addListener((o, old, universe) -> {
             if (universe != null && !refreshing) {
                 document.select(universe.id());
+            }
+        });
+        list.getSelectionModel().getSelectedItems().addListener((ListChangeListener<Universe>) c -> {
+            if (!refreshing) {
+                switches.showFor(chosen());
             }
         });
         document.reportProperty().addListener(o -> refresh());
@@ -185,16 +198,39 @@ public final class UniversesPage implements PageView {
         if (report == null || pane.getScene() == null) {
             return; // what nobody sees is drawn when it is shown
         }
+        List<Id<Universe>> kept = chosen().stream().map(Universe::id).toList();
         refreshing = true;
         list.getItems().setAll(report.plan().universes());
+        if (kept.size() > 1) {
+            chooseAgain(kept);
+        }
         refreshing = false;
-        follow();
+        if (kept.size() <= 1) {
+            follow();
+        }
+        switches.showFor(chosen());
         PlanIndex index = report.plan().index();
         long unused = report.plan().universes().stream()
                 .filter(u -> index.fixturesIn(u.id()).isEmpty())
                 .count();
         summary.setText(
                 Counted.of(report.plan().universes().size(), "universe") + " · " + unused + " without fixtures");
+    }
+
+    private List<Universe> chosen() {
+        return list.getSelectionModel().getSelectedItems().stream()
+                .filter(java.util.Objects::nonNull)
+                .toList();
+    }
+
+    /** Several that were chosen stay so when the plan is drawn anew. */
+    private void chooseAgain(List<Id<Universe>> kept) {
+        list.getSelectionModel().clearSelection();
+        for (int i = 0; i < list.getItems().size(); i++) {
+            if (kept.contains(list.getItems().get(i).id())) {
+                list.getSelectionModel().select(i);
+            }
+        }
     }
 
     /** Shows the universe of whatever is selected. */
@@ -216,7 +252,9 @@ public final class UniversesPage implements PageView {
                 .filter(u -> u.id().equals(universe))
                 .findFirst()
                 .ifPresent(u -> {
-                    list.getSelectionModel().select(u);
+                    if (!list.getSelectionModel().getSelectedItems().contains(u)) {
+                        list.getSelectionModel().clearAndSelect(list.getItems().indexOf(u));
+                    }
                     Lists.reveal(list, list.getItems().indexOf(u));
                 });
         refreshing = false;

@@ -175,6 +175,13 @@ public final class Remedies {
                         a -> a.withOutput(protocol, a.output(protocol).withOwnLevels(Optional.of(Setting.of(false))))));
     }
 
+    Edit noOwnLevels(Stream stream) {
+        return new Edit(
+                "Silence the own levels of " + name(stream.application()) + " in "
+                        + context.index().universe(stream.universe()).label(),
+                p -> p.with(stream.id(), s -> s.withOwnLevels(Optional.of(Setting.of(false)))));
+    }
+
     /** All adapters of a device but one; what leaves the choice to the system then has only that. */
     Edit onlyAdapter(Host host, Adapter kept) {
         return new Edit(

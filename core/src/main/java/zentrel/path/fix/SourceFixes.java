@@ -57,8 +57,12 @@ final class SourceFixes {
                 List.of(remedies.alsoHere(
                         facts.get("program", Application.class), facts.get("protocol", Protocol.class)));
             case OWN_LEVELS ->
-                List.of(remedies.noOwnLevels(
-                        facts.get("program", Application.class), facts.get("protocol", Protocol.class)));
+                facts.get("stream", Stream.class).ownLevels().isPresent()
+                        ? List.of(remedies.noOwnLevels(facts.get("stream", Stream.class)))
+                        : List.of(
+                                remedies.noOwnLevels(
+                                        facts.get("program", Application.class), facts.get("protocol", Protocol.class)),
+                                remedies.noOwnLevels(facts.get("stream", Stream.class)));
             case INPUT_OFF -> List.of(remedies.inputOn(facts.get("receiver", Receiver.class)));
             case NOT_TAKEN ->
                 List.of(remedies.takeAlso(
