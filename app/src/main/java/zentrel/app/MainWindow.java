@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
@@ -102,6 +103,7 @@ final class MainWindow {
         rail.choose(number);
         front.getChildren().setAll(pages.get(number).view().node());
         pages.get(number).view().shown();
+        Platform.runLater(() -> PageFocus.into(front)); // once what the page shows is there
     }
 
     int shownPage() {

@@ -3,7 +3,6 @@ package zentrel.app.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -16,18 +15,14 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.scene.paint.Color;
-import javafx.scene.shape.Circle;
 import javafx.util.Duration;
 import javafx.util.StringConverter;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
-import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
 import zentrel.app.shell.Evidence;
@@ -38,7 +33,6 @@ import zentrel.app.shell.PageView;
 import zentrel.check.Report;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
-import zentrel.path.Verdict;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
@@ -70,8 +64,8 @@ public final class BenchPage implements PageView {
     private final ComboBox<Stream> streams = new ComboBox<>();
     private final TextField slot = number("1", "Slot", "bench-slot");
     private final TextField level = number("255", "Level", "bench-level");
-    private final HBox stations = new HBox(8);
-    private final FlowPane lamps = new FlowPane(6, 6);
+    private final Stations stations = new Stations();
+    private final Lamps lamps;
     private final Label lampsTitle = Texts.heading("What it lights");
     private final ComboBox<ControlLink> links = new ComboBox<>();
     private final Label cueResult = Texts.of("", "soft");
@@ -85,6 +79,7 @@ public final class BenchPage implements PageView {
 
     private BenchPage(PageContext context) {
         document = context.document();
+        lamps = new Lamps(document);
         onEvidence = context.evidence();
         output = context.output();
         output.onStop(this::stopOutput);
@@ -129,8 +124,6 @@ public final class BenchPage implements PageView {
         });
         VBox.setVgrow(log, Priority.ALWAYS);
         log.setMinHeight(60);
-        lamps.setMinHeight(52);
-        lamps.setPrefWrapLength(800);
         pane = new VBox(
                 wire,
                 state,
@@ -144,7 +137,7 @@ public final class BenchPage implements PageView {
                 Texts.heading("Send one cue"),
                 cueing,
                 rule(),
-                Texts.heading("Hear what devices really send and wait for"),
+                Texts.heading("Listen to what devices really send and wait for"),
                 hearing,
                 rule(),
                 Texts.heading("What happened"),
@@ -468,7 +461,7 @@ public final class BenchPage implements PageView {
         if (pane.getScene() == null) {
             return; // drawn when it is shown
         }
-        stations.getChildren().clear();
+        stations.begin(bench.isRunning());
         lamps.getChildren().clear();
         Stream stream = streams.getValue();
         Report report = document.reportProperty().get();
@@ -489,21 +482,22 @@ public final class BenchPage implements PageView {
         String to = path.flatMap(SignalPath::receiver).map(index::name).orElse("nobody");
         byte[] levels = portLevels(index);
         int at = Math.max(1, Math.min(512, parse(slot)));
-        station("1 · 2  " + index.name(stream.application()), "slot " + at, sights.get(HopKind.MEANS));
-        gap("3–6", "not on loopback");
-        station(
-                "7  heard",
+        stations.station("1 · 2  " + index.name(stream.application()), "slot " + at, sights.get(HopKind.MEANS));
+        stations.gap("3–6", "not on loopback");
+        stations.station(
+                "7  let in",
                 to.contains(" of ") ? to.substring(to.indexOf(" of ") + 4) : to,
                 sights.get(HopKind.LET_IN));
-        station("8  number", index.wireOf(stream).map(String::valueOf).orElse("–"), sights.get(HopKind.AGREES));
-        station(
+        stations.station(
+                "8  number", index.wireOf(stream).map(String::valueOf).orElse("–"), sights.get(HopKind.AGREES));
+        stations.station(
                 "9  " + (to.contains(" of ") ? to.substring(0, to.indexOf(" of ")) : "port"),
                 "slot " + at + " = " + (levels[at - 1] & 0xFF),
                 sights.get(HopKind.WINS));
         List<Fixture> fixtures = fixtures(index, stream);
         lampsTitle.setText("10  What it lights: " + Counted.of(fixtures.size(), "fixture"));
         for (Fixture fixture : fixtures) {
-            lamps.getChildren().add(lamp(fixture, stream, levels));
+            lamps.show(fixture, stream, levels);
         }
     }
 
@@ -522,55 +516,6 @@ public final class BenchPage implements PageView {
                 .flatMap(r -> r.as(Kind.PORT))
                 .ifPresent(p -> index.linesOf(p).forEach(l -> list.addAll(index.fixturesOn(l.id()))));
         return list.isEmpty() ? index.fixturesIn(stream.universe()) : list;
-    }
-
-    private void station(String name, String value, Evidence.@Nullable Sight sight) {
-        Verdict verdict = sight == null ? Verdict.NOT_KNOWN : sight.arrived() ? Verdict.PASSES : Verdict.BROKEN;
-        Label number = Texts.of(value, "number");
-        String said = sight == null
-                ? (bench.isRunning() ? "nothing seen yet" : "not looked")
-                : (sight.arrived() ? "seen " : "not seen ") + sight.text();
-        VBox box = new VBox(
-                0,
-                row(Mark.of(verdict), Texts.of(name, "strong", "small")),
-                number,
-                Texts.of(said, sight == null ? "soft" : Mark.styleOf(verdict), "small"));
-        box.getStyleClass().add("station");
-        box.setPrefWidth(168);
-        box.setMinWidth(90);
-        box.setAccessibleText(name + ", " + value + ", " + said);
-        stations.getChildren().add(box);
-    }
-
-    private void gap(String name, String why) {
-        VBox box = new VBox(
-                0,
-                row(Mark.of(Verdict.NOT_APPLICABLE), Texts.of(name, "soft", "small")),
-                Texts.of("·····", "number", "soft"),
-                Texts.of(why, "soft", "small"));
-        box.getStyleClass().add("station");
-        box.setPrefWidth(110);
-        stations.getChildren().add(box);
-    }
-
-    private Node lamp(Fixture fixture, Stream stream, byte[] levels) {
-        int most = fixture.slotsIn(stream.universe())
-                .map(s -> levels[s - 1] & 0xFF)
-                .max()
-                .orElse(0);
-        Circle circle = new Circle(9);
-        circle.setFill(most == 0 ? Color.TRANSPARENT : Color.hsb(46, 0.28, 0.25 + 0.75 * most / 255.0));
-        circle.setStyle("-fx-stroke: -z-slate;");
-        Label number = Texts.mono(fixture.number(), "small", most > 0 ? "label" : "soft");
-        VBox box = new VBox(1, circle, number);
-        box.setAlignment(Pos.CENTER);
-        box.setMinWidth(38);
-        box.setAccessibleText(fixture.name() + (most > 0 ? " is lit, " + most : " is dark"));
-        box.setOnMouseClicked(e -> document.select(fixture.id()));
-        if (Objects.equals(document.selectionProperty().get(), fixture.id())) {
-            number.getStyleClass().add("heather");
-        }
-        return box;
     }
 
     /** Ends all stand-ins. */

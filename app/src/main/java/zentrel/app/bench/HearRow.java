@@ -43,7 +43,7 @@ final class HearRow extends HBox implements AutoCloseable {
 
     private final OpenDocument document;
     private final TextField adapter = new TextField("127.0.0.1");
-    private final Button hear = new Button("Hear for 4 s");
+    private final Button hear = new Button("Listen for 4 s");
     private final Button tick = new Button();
     private final Label told = Texts.of("", "soft", "small");
     private final AtomicBoolean running = new AtomicBoolean();
@@ -107,7 +107,7 @@ final class HearRow extends HBox implements AutoCloseable {
         }
         running.set(true);
         hear.setText("Stop");
-        told.setText("Hearing …");
+        told.setText("Listening …");
         offer(List.of());
         Plan plan = document.plan();
         thread.execute(() -> {
@@ -122,7 +122,7 @@ final class HearRow extends HBox implements AutoCloseable {
                 });
             } finally {
                 running.set(false);
-                Platform.runLater(() -> hear.setText("Hear for 4 s"));
+                Platform.runLater(() -> hear.setText("Listen for 4 s"));
             }
         });
     }
@@ -133,7 +133,9 @@ final class HearRow extends HBox implements AutoCloseable {
         String first = found.isEmpty()
                 ? "nothing that still waits to be ticked off."
                 : found.get(0).seen().get(0);
-        told.setText((heard.isEmpty() ? "Nothing was received." : Counted.of(from, "device") + " heard; " + first)
+        told.setText((heard.isEmpty()
+                        ? "Nothing was received."
+                        : "Received from " + Counted.of(from, "device") + "; " + first)
                 + all.missed());
         offer(found);
     }

@@ -48,7 +48,7 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
                             new Draft(a.name(), plain(a.kind()) + " on " + index.name(a.host())).program(index, a))
             .with(Kind.RECEIVER, (index, r) -> {
                 Application program = index.application(r.application());
-                return new Draft(r.name(), "receiver on " + index.name(program.host())).program(index, program);
+                return new Draft(r.name(), "receives on " + index.name(program.host())).program(index, program);
             })
             .with(Kind.PORT, (index, p) -> {
                 Draft draft = new Draft(index.name(p.id()), p.kind() == PortKind.DMX ? "DMX port" : "input");

@@ -51,7 +51,7 @@ class MarginTextsTest {
                 "host|hut-console|Hut console|console · Control hut",
                 "adapter|hut-console.stream|Hut console, Stream|wired · on Stream",
                 "application|hut-desk|Hut desk|console on Hut console",
-                "receiver|boathouse-node-rx|Boathouse node|receiver on Boathouse node",
+                "receiver|boathouse-node-rx|Boathouse node|receives on Boathouse node",
                 "port|boathouse-node.p1|Port 1 of Boathouse node|DMX port",
                 "port|previs.u1|Input 1 of Office previs|input",
                 "universe|u5|U5  Boathouse doors|12 fixtures",
