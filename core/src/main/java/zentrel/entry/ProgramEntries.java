@@ -174,6 +174,24 @@ final class ProgramEntries {
                         (a, on) -> on.equals(a.output(protocol).ownLevels())
                                 ? a
                                 : a.withOutput(protocol, a.output(protocol).withOwnLevels(on)))
+                .optional(
+                        word + "-ttl",
+                        "Time to live (TTL)",
+                        "outputs.ttl",
+                        Formats.whole("A TTL", 0, 255),
+                        a -> a.output(protocol).ttl(),
+                        (a, t) -> t.equals(a.output(protocol).ttl())
+                                ? a
+                                : a.withOutput(protocol, a.output(protocol).withTtl(t)))
+                .optional(
+                        word + "-source-port",
+                        "Sends from UDP port",
+                        "outputs.sourcePort",
+                        UDP_PORT,
+                        a -> a.output(protocol).sourcePort(),
+                        (a, o) -> o.equals(a.output(protocol).sourcePort())
+                                ? a
+                                : a.withOutput(protocol, a.output(protocol).withSourcePort(o)))
                 .value(
                         word + "-ranges",
                         "Universes and their numbers",

@@ -133,7 +133,9 @@ final class ApplicationFields implements Fields<Application> {
                 ranges,
                 p.optional("syncOn").map(s -> s.integer(1, SacnUniverse.LAST)),
                 p.optional("alsoHere").map(s -> s.setting(JsonPlace::bool)),
-                p.optional("ownLevels").map(s -> s.setting(JsonPlace::bool)));
+                p.optional("ownLevels").map(s -> s.setting(JsonPlace::bool)),
+                p.optional("ttl").map(t -> t.integer(0, 255)),
+                p.optional("sourcePort").map(o -> o.integer(1, 65_535)));
         p.done();
         return output;
     }
@@ -181,6 +183,8 @@ final class ApplicationFields implements Fields<Application> {
                     output.sync().ifPresent(x -> o.put("syncOn", x));
                     output.alsoHere().ifPresent(x -> o.set("alsoHere", setting(x, JSON::booleanNode)));
                     output.ownLevels().ifPresent(x -> o.set("ownLevels", setting(x, JSON::booleanNode)));
+                    output.ttl().ifPresent(x -> o.put("ttl", x));
+                    output.sourcePort().ifPresent(x -> o.put("sourcePort", x));
                 }
             }
         }

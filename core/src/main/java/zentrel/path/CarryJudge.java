@@ -20,6 +20,7 @@ final class CarryJudge {
     }
 
     void judge(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
+        ttl(hop, s, from, to, pair);
         if (!pair.joined()) {
             if (routers.judge(hop, s, from, to, pair)) {
                 return;
@@ -45,6 +46,39 @@ final class CarryJudge {
         slow(hop, pair.in());
         if (pair.out().carrier() && pair.in().carrier()) {
             context.cutBetween(pair.out(), pair.in()).ifPresent(cut -> cut(hop, from, to, cut));
+        }
+    }
+
+    /** Each router takes one off the TTL, and what has none left goes no further (RFC 791, section 3.2). */
+    private void ttl(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
+        boolean toAll = s.delivery() != Delivery.UNICAST && s.delivery() != Delivery.FOUND;
+        if (s.ttl().isEmpty() || (toAll && !PathContext.sameSegment(pair.out(), pair.in()))) {
+            return; // what is for all ends at the router, whatever its TTL
+        }
+        int between = PathContext.sameSegment(pair.out(), pair.in())
+                ? 0
+                : context.routers().chain(pair.out(), pair.in()).size();
+        int ttl = s.ttl().get();
+        if (ttl <= between) {
+            hop.broken(
+                    Reason.TTL_ENDS,
+                    s.from().id(),
+                    Facts.as(
+                            between == 0 ? "own" : "",
+                            "program",
+                            s.from(),
+                            "purpose",
+                            s.send(),
+                            "ttl",
+                            ttl,
+                            "routers",
+                            between,
+                            "needed",
+                            between + 1,
+                            "from",
+                            from,
+                            "to",
+                            to));
         }
     }
 

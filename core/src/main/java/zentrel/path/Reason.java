@@ -83,6 +83,8 @@ public enum Reason {
 
     /** A group would have to cross a router. */
     GROUP_NOT_ROUTED("network.ttl", CARRIED, "network.ttl"),
+    /** What is sent may not cross as many networks as lie between. */
+    TTL_ENDS("network.ttl-ends", CARRIED, "network.ttl"),
     /** The sockets of the two are in different VLANs. */
     VLANS_DIFFER("network.vlan", CARRIED, "network.vlan"),
     /** Cables run in a ring that nothing cuts. */

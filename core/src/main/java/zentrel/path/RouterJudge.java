@@ -45,21 +45,24 @@ final class RouterJudge {
             return false;
         }
         boolean group = s.delivery() == Delivery.MULTICAST;
-        hop.broken(
-                group ? Reason.GROUP_NOT_ROUTED : Reason.APART,
+        boolean raised = group && s.ttl().filter(t -> t > 1).isPresent();
+        Facts facts = Facts.as(
+                raised ? "raised" : group ? "" : s.delivery() == Delivery.FOUND ? "poll-ends" : "broadcast-ends",
+                "router",
+                router,
+                "from",
+                from,
+                "to",
+                to,
+                "sent",
                 stream.id(),
-                Facts.as(
-                        group ? "" : s.delivery() == Delivery.FOUND ? "poll-ends" : "broadcast-ends",
-                        "router",
-                        router,
-                        "from",
-                        from,
-                        "to",
-                        to,
-                        "sent",
-                        stream.id(),
-                        "address",
-                        there));
+                "address",
+                there);
+        if (raised) { // whether the router is set up for groups is not part of a plan
+            hop.notKnown(Reason.GROUP_NOT_ROUTED, stream.id(), facts);
+        } else {
+            hop.broken(group ? Reason.GROUP_NOT_ROUTED : Reason.APART, stream.id(), facts);
+        }
         return true;
     }
 

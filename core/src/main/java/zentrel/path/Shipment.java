@@ -1,8 +1,11 @@
 package zentrel.path;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.Protocol;
 import zentrel.profile.Traffic;
 
 /**
@@ -33,6 +36,14 @@ record Shipment(
             List<Ipv4Address> destinations,
             Id<?> signal) {
         this(from, send, to, listen, traffic, delivery, destinations, signal, false);
+    }
+
+    /** The TTL that the sender was told to use, for levels; empty where it is left to the system. */
+    Optional<Integer> ttl() {
+        return Arrays.stream(Protocol.values())
+                .filter(p -> p.onNetwork() && Purpose.sending(p) == send)
+                .findFirst()
+                .flatMap(p -> from.output(p).ttl());
     }
 
     /** The same to other destinations. */

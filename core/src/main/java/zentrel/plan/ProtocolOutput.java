@@ -14,6 +14,9 @@ import java.util.Optional;
  *     such switch or nobody has said how it stands, and the system decides
  * @param ownLevels whether a console sends levels of its own beside those that it passes on from its input; empty where nobody has
  *     said so
+ * @param ttl how many networks what it sends may cross, itself counted (RFC 791, section 3.2); empty where it is left to the system,
+ *     which is 1 for groups (RFC 1112, section 6.1)
+ * @param sourcePort the UDP port that it sends from; empty where it is left to the program
  */
 @RecordBuilder
 public record ProtocolOutput(
@@ -21,11 +24,13 @@ public record ProtocolOutput(
         List<LabelRange> ranges,
         Optional<Integer> sync,
         Optional<Setting<Boolean>> alsoHere,
-        Optional<Setting<Boolean>> ownLevels)
+        Optional<Setting<Boolean>> ownLevels,
+        Optional<Integer> ttl,
+        Optional<Integer> sourcePort)
         implements ProtocolOutputBuilder.With {
     /** An output that sends no synchronisation. */
     public ProtocolOutput(Setting<Boolean> enabled, List<LabelRange> ranges) {
-        this(enabled, ranges, Optional.empty(), Optional.empty(), Optional.empty());
+        this(enabled, ranges, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     /** Switched on, every label its own wire number. */

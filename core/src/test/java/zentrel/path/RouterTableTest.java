@@ -77,6 +77,32 @@ class RouterTableTest {
         judged(plan, reason, "", fix);
     }
 
+    /** Each router takes one off the TTL (RFC 791, section 3.2); groups start with 1 (RFC 1112, section 6.1). */
+    @ParameterizedTest(name = "TTL {0} by {1}: {2}")
+    @CsvSource({
+        "1, unicast, network.ttl-ends, Set the TTL of Desk for Art-Net to 2",
+        "2, unicast, passes, ''",
+        "0, unicast, network.ttl-ends, Set the TTL of Desk for Art-Net to 2",
+        "1, multicast, network.ttl, Add 10.6.0.2 to the unicast list of Desk's U4 by sACN",
+        "2, multicast, passes, ''" // whether the router forwards it is not known
+    })
+    void theTtlIsUsedUpByRouters(int ttl, String delivery, String reason, String fix) {
+        boolean toOne = delivery.equals("unicast");
+        Plan plan = TestPlans.read(RIG.formatted(
+                        "10.5.0.2/16",
+                        told("10.5.0.1"),
+                        "10.6.0.2/16",
+                        "10.5.0.1/16",
+                        "10.6.0.1/16",
+                        toOne ? "artnet" : "sacn",
+                        toOne ? ",\"to\":[\"10.6.0.2\"]" : ",\"delivery\":\"multicast\"")
+                .replace(
+                        "\"host\":\"a\"}",
+                        "\"host\":\"a\",\"outputs\":{\"" + (toOne ? "artnet" : "sacn") + "\":{\"ttl\":" + ttl + "}}}")
+                .getBytes(StandardCharsets.UTF_8));
+        judged(plan, reason, "", fix);
+    }
+
     /** What the path says, and the first fix that was tried and mends it. */
     private static void judged(Plan plan, String reason, String text, String fix) {
         SignalPath path =

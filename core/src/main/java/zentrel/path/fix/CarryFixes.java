@@ -23,6 +23,11 @@ final class CarryFixes {
         Facts facts = issue.facts();
         return switch (issue.reason()) {
             case GROUP_NOT_ROUTED -> atTheRouter(facts);
+            case TTL_ENDS ->
+                List.of(remedies.setTtl(
+                        facts.get("program", Application.class),
+                        facts.get("purpose", Purpose.class),
+                        facts.number("needed")));
             case APART -> facts.find("router").isPresent() ? atTheRouter(facts) : apart(facts);
             case VLANS_DIFFER ->
                 List.of(

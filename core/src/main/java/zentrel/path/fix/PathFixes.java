@@ -80,6 +80,7 @@ public final class PathFixes {
                     LISTENS_ELSEWHERE,
                     LISTENS_ON_LOOPBACK -> adapters.of(issue);
             case GROUP_NOT_ROUTED,
+                    TTL_ENDS,
                     VLANS_DIFFER,
                     RING,
                     NOBODY_ASKS,

@@ -167,6 +167,15 @@ public final class Remedies {
                         a -> a.withOutput(protocol, a.output(protocol).withAlsoHere(Optional.of(Setting.of(true))))));
     }
 
+    Edit setTtl(Application application, Purpose sending, int ttl) {
+        Protocol protocol = sending == Purpose.sending(Protocol.SACN) ? Protocol.SACN : Protocol.ARTNET;
+        return new Edit(
+                "Set the TTL of " + name(application.id()) + " for " + protocol.title() + " to " + ttl,
+                p -> p.with(
+                        application.id(),
+                        a -> a.withOutput(protocol, a.output(protocol).withTtl(Optional.of(ttl)))));
+    }
+
     Edit noOwnLevels(Application application, Protocol protocol) {
         return new Edit(
                 "Silence the own levels of " + name(application.id()) + " by " + protocol.title(),
