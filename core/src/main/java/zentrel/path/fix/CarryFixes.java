@@ -1,6 +1,7 @@
 package zentrel.path.fix;
 
 import java.util.List;
+import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
@@ -54,7 +55,15 @@ final class CarryFixes {
 
     private List<Edit> atTheRouter(Facts facts) {
         Stream stream = context.index().get(facts.id("sent", Kind.STREAM));
-        return List.of(remedies.addToList(stream, facts.get("address", Ipv4Address.class)));
+        Edit listed = remedies.addToList(stream, facts.get("address", Ipv4Address.class));
+        ProtocolOutput output = context.index().application(stream.application()).output(stream.protocol());
+        boolean kept = output.ttl().filter(t -> t <= 1).isPresent(); // it would end there all the same
+        return List.of(
+                kept
+                        ? listed.and(p -> p.with(
+                                stream.application(),
+                                a -> a.withOutput(stream.protocol(), output.withTtl(Optional.empty()))))
+                        : listed);
     }
 
     /** One of the two into the segment of the other, where it hangs on none. */
