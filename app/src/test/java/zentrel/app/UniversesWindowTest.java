@@ -299,7 +299,8 @@ class UniversesWindowTest extends OpenWindow {
                 .index()
                 .host(Kind.HOST.id("office-computer"))
                 .firewall()
-                .letsIn(Traffic.OWN));
+                .allows()
+                .contains(Traffic.OWN));
         assertThat(report().isBroken()).isFalse();
     }
 

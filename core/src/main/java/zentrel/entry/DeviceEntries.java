@@ -101,15 +101,42 @@ final class DeviceEntries {
                         "firewall.barsInbound",
                         Formats.YES,
                         h -> h.firewall().barsInbound(),
-                        (h, s) -> h.withFirewall(new Firewall(s, h.firewall().allows())))
+                        (h, s) -> h.withFirewall(h.firewall().withBarsInbound(s)))
                 .value(
                         "firewall-openings",
                         "Firewall lets in",
                         "firewall.allows",
                         Formats.list(Formats.choice(List.of(Traffic.values()), Traffic::title, Format.Control.CHOICE)),
                         h -> h.firewall().allows().stream().sorted().toList(),
-                        (h, list) -> h.withFirewall(
-                                new Firewall(h.firewall().barsInbound(), Set.copyOf(new LinkedHashSet<>(list)))))
+                        (h, list) -> h.withFirewall(h.firewall().withAllows(Set.copyOf(new LinkedHashSet<>(list)))))
+                .value(
+                        "firewall-programs",
+                        "Firewall lets in for programs",
+                        "firewall.programs",
+                        Formats.list(Formats.reference(Kind.APPLICATION)),
+                        h -> h.firewall().programs().stream().sorted().toList(),
+                        (h, list) -> h.withFirewall(h.firewall().withPrograms(Set.copyOf(new LinkedHashSet<>(list)))))
+                .value(
+                        "firewall-ports",
+                        "Firewall lets in at UDP ports",
+                        "firewall.ports",
+                        Formats.list(Formats.whole("A UDP port", 1, 65_535)),
+                        h -> h.firewall().ports(),
+                        (h, list) -> h.withFirewall(h.firewall().withPorts(list)))
+                .value(
+                        "firewall-private-only",
+                        "Its openings hold on private networks only",
+                        "firewall.privateOnly",
+                        Formats.YES,
+                        h -> h.firewall().privateOnly(),
+                        (h, only) -> h.withFirewall(h.firewall().withPrivateOnly(only)))
+                .value(
+                        "public-networks",
+                        "Adapters on public networks",
+                        "firewall.publicOn",
+                        Formats.list(Formats.reference(Kind.ADAPTER)),
+                        h -> h.firewall().publicOn().stream().sorted().toList(),
+                        DeviceEntries::publicOn)
                 .value(
                         "source-check",
                         "Check of source addresses",
@@ -147,6 +174,15 @@ final class DeviceEntries {
                         h -> h.switching().loopGuard(),
                         (h, s) -> h.withSwitching(h.switching().withLoopGuard(s)))
                 .all();
+    }
+
+    private static Host publicOn(Host host, List<Id<Adapter>> adapters) {
+        for (Id<Adapter> id : adapters) {
+            if (host.adapters().stream().noneMatch(a -> a.id().equals(id))) {
+                throw new IllegalArgumentException("That is no adapter of " + host.name() + ".");
+            }
+        }
+        return host.withFirewall(host.firewall().withPublicOn(Set.copyOf(new LinkedHashSet<>(adapters))));
     }
 
     private static Host accessory(Host host, Optional<Id<Host>> of) {

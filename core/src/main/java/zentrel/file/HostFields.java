@@ -42,7 +42,7 @@ final class HostFields implements Fields<Host> {
                         kind == HostKind.COMPUTER ? OperatingSystem.LINUX : OperatingSystem.FIRMWARE),
                 p.optional("profile").map(JsonPlace::text),
                 p.all("adapters", x -> adapter(x, refs)),
-                p.optional("firewall").map(HostFields::firewall).orElse(Firewall.OPEN),
+                p.optional("firewall").map(f -> firewall(f, refs)).orElse(Firewall.OPEN),
                 p.optional("sourceCheck").map(HostFields::sourceCheck).orElse(SourceCheck.NONE),
                 p.optional("power").map(HostFields::power).orElse(Power.ON),
                 p.optional("switching").map(HostFields::switching).orElse(Switching.PLAIN),
@@ -85,11 +85,21 @@ final class HostFields implements Fields<Host> {
                 p.optional("vlan").map(v -> v.setting(x -> x.integer(1, Plug.LAST_VLAN))));
     }
 
-    private static Firewall firewall(JsonPlace p) {
+    private static Firewall firewall(JsonPlace p, References refs) {
         p.requireObject();
         Set<Traffic> allows = new HashSet<>();
         p.list("allows").forEach(a -> allows.add(a.word(Traffic.class)));
-        Firewall firewall = new Firewall(p.setting("barsInbound", JsonPlace::bool, false), allows);
+        Set<Id<Application>> programs = new HashSet<>();
+        p.list("programs").forEach(a -> programs.add(refs.refer(a, Kind.APPLICATION)));
+        Set<Id<Adapter>> publicOn = new HashSet<>();
+        p.list("publicOn").forEach(a -> publicOn.add(refs.refer(a, Kind.ADAPTER)));
+        Firewall firewall = new Firewall(
+                p.setting("barsInbound", JsonPlace::bool, false),
+                allows,
+                programs,
+                p.list("ports").stream().map(x -> x.integer(1, 65_535)).toList(),
+                p.bool("privateOnly", false),
+                publicOn);
         p.done();
         return firewall;
     }
@@ -170,6 +180,13 @@ final class HostFields implements Fields<Host> {
             if (!h.firewall().allows().isEmpty()) {
                 words(f, "allows", h.firewall().allows());
             }
+            texts(f, "programs", sorted(h.firewall().programs()));
+            if (!h.firewall().ports().isEmpty()) {
+                ArrayNode ports = f.putArray("ports");
+                h.firewall().ports().forEach(ports::add);
+            }
+            flag(f, "privateOnly", h.firewall().privateOnly(), false);
+            texts(f, "publicOn", sorted(h.firewall().publicOn()));
         }
         if (!h.power().equals(Power.ON)) {
             ObjectNode power = n.putObject("power");
@@ -182,6 +199,10 @@ final class HostFields implements Fields<Host> {
         all(n, "ownSigns", h.own().signs(), ProfileFields::sign);
         h.own().accessoryOf().ifPresent(of -> n.put("accessoryOf", of.value()));
         all(n, "adapters", h.adapters(), HostFields::adapter);
+    }
+
+    private static <E> List<String> sorted(Set<Id<E>> ids) {
+        return ids.stream().map(Id::value).sorted().toList();
     }
 
     private static void switching(ObjectNode n, Switching s) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
@@ -100,10 +101,24 @@ public final class Duplicating {
                 host.power(),
                 host.switching(),
                 host.own()));
+        Map<Id<Application>, Id<Application>> programs = new HashMap<>();
         for (Application a : plan.index().applicationsOn(host.id())) {
-            application(a, host, id, name, adapters);
+            programs.put(a.id(), application(a, host, id, name, adapters));
         }
+        int last = hosts.size() - 1;
+        hosts.set(last, hosts.get(last).withFirewall(firewall(host.firewall(), programs, adapters)));
         return id;
+    }
+
+    /** Its openings are for the copy's own programs and adapters. */
+    private static Firewall firewall(
+            Firewall of, Map<Id<Application>, Id<Application>> programs, Map<Id<Adapter>, Id<Adapter>> adapters) {
+        return of.withPrograms(of.programs().stream()
+                        .flatMap(p -> Optional.ofNullable(programs.get(p)).stream())
+                        .collect(Collectors.toSet()))
+                .withPublicOn(of.publicOn().stream()
+                        .flatMap(a -> Optional.ofNullable(adapters.get(a)).stream())
+                        .collect(Collectors.toSet()));
     }
 
     private List<AdapterAddress> addresses(Adapter a) {
@@ -132,7 +147,7 @@ public final class Duplicating {
         return taken;
     }
 
-    private void application(
+    private Id<Application> application(
             Application a, Host from, Id<Host> to, String hostName, Map<Id<Adapter>, Id<Adapter>> adapters) {
         Id<Application> id =
                 Kind.APPLICATION.id(ids.next(to.value() + "." + Ids.of(a.kind().word(), "program")));
@@ -188,5 +203,6 @@ public final class Duplicating {
                     r.taking(),
                     ports));
         }
+        return id;
     }
 }

@@ -137,7 +137,7 @@ public record KeeperSheet(
         }
         if (groups) {
             requests.add(
-                    "Where switches snoop (IGMP), one of them must be the querier; else the groups stop after some minutes.");
+                    "Where switches snoop (IGMP), one of them must be the querier; else multicast stops after some minutes.");
         }
         if (broadcasts) {
             requests.add("Let broadcasts pass between these devices, without a limit to their rate.");

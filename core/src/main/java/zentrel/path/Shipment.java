@@ -25,6 +25,12 @@ record Shipment(
         List<Ipv4Address> destinations,
         Id<?> signal,
         boolean reply) {
+    /** UDP port of Art-Net 4. */
+    private static final int ARTNET = 6454;
+
+    /** UDP port of sACN: ANSI E1.31-2018, Appendix A. */
+    private static final int SACN = 5568;
+
     /** What somebody sends of himself. */
     Shipment(
             Application from,
@@ -36,6 +42,16 @@ record Shipment(
             List<Ipv4Address> destinations,
             Id<?> signal) {
         this(from, send, to, listen, traffic, delivery, destinations, signal, false);
+    }
+
+    /** The UDP port that it comes to; empty for a stream of a console's own, of which nobody else knows. */
+    Optional<Integer> port() {
+        return switch (traffic) {
+            case ARTNET -> Optional.of(ARTNET);
+            case SACN -> Optional.of(SACN);
+            case OSC -> to.osc().map(o -> o.port().inForce());
+            case OWN -> Optional.empty();
+        };
     }
 
     /** The TTL that the sender was told to use, for levels; empty where it is left to the system. */

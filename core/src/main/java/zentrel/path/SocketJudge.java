@@ -37,8 +37,8 @@ final class SocketJudge {
                         s.listen(),
                         "adapter",
                         in));
-        if (!s.reply() && !to.firewall().letsIn(s.traffic())) {
-            hop.broken(Reason.FIREWALL, to.id(), Facts.of("device", to, "traffic", s.traffic()));
+        if (!s.reply()) {
+            firewall(hop, s, to, in);
         }
         if (!Adapters.contains(listening, in)) {
             elsewhere(hops, s, listening, in);
@@ -46,6 +46,16 @@ final class SocketJudge {
             otherAddress(HopDraft.at(hops, HopKind.LET_IN), s, in, destination);
         }
         joins(hops, s, to, in);
+    }
+
+    private static void firewall(HopDraft hop, Shipment s, Host to, Adapter in) {
+        Firewall firewall = to.firewall();
+        Facts facts = Facts.of("device", to, "traffic", s.traffic(), "program", s.to(), "adapter", in);
+        if (!firewall.opensFor(s.traffic(), s.to().id(), s.port())) {
+            hop.broken(Reason.FIREWALL, to.id(), facts);
+        } else if (firewall.isShutOn(in.id())) {
+            hop.broken(Reason.FIREWALL, to.id(), facts.in("public"));
+        }
     }
 
     /** It comes to one address of the adapter, and the program listens at another. */

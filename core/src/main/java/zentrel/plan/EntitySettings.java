@@ -14,9 +14,9 @@ final class EntitySettings {
         Id<Host> id = h.id();
         Switching s = h.switching();
         return h.withAdapters(h.adapters().stream().map(a -> of(a, visit)).toList())
-                .withFirewall(new Firewall(
-                        visit.of(id, id, "firewall", "address", h.firewall().barsInbound()),
-                        h.firewall().allows()))
+                .withFirewall(h.firewall()
+                        .withBarsInbound(visit.of(
+                                id, id, "firewall", "address", h.firewall().barsInbound())))
                 .withSwitching(s.withSnooping(visit.of(id, id, "snooping", "port", s.snooping()))
                         .withQuerier(visit.of(id, id, "querier", "port", s.querier())));
     }

@@ -6,11 +6,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import zentrel.index.ListChange;
 import zentrel.ipv4.Ipv4Address;
@@ -27,8 +29,16 @@ public final class Kind<E> {
     public static final Kind<Host> HOST = new Kind<>("host", Host.class, Host::id)
             .settings(EntitySettings::of)
             .setOn(Host::id)
-            .refers((h, to) -> h.own().accessoryOf().ifPresent(to))
-            .left((h, gone) -> Optional.of(h.withOwn(h.own().withAccessoryOf(Optional.empty()))));
+            .refers((h, to) -> {
+                h.own().accessoryOf().ifPresent(to);
+                h.firewall().programs().forEach(to);
+                h.firewall().publicOn().forEach(to);
+            })
+            .left((h, gone) -> Optional.of(h.withOwn(
+                            h.own().withAccessoryOf(h.own().accessoryOf().filter(of -> !gone.test(of))))
+                    .withFirewall(h.firewall()
+                            .withPrograms(kept(h.firewall().programs(), gone))
+                            .withPublicOn(kept(h.firewall().publicOn(), gone)))));
 
     public static final Kind<Adapter> ADAPTER = new Kind<>("adapter", Adapter.class, Adapter::id)
             .settings(EntitySettings::of)
@@ -354,6 +364,10 @@ public final class Kind<E> {
     }
 
     // --- what is left of some ---
+
+    private static <E> Set<Id<E>> kept(Set<Id<E>> ids, Predicate<Id<?>> gone) {
+        return ids.stream().filter(id -> !gone.test(id)).collect(Collectors.toSet());
+    }
 
     private static Optional<Fixture> withoutBreaks(Fixture fixture, Predicate<Id<?>> gone) {
         List<Break> breaks =

@@ -60,7 +60,7 @@ class KeeperSheetTest {
                   Keep 1 address out of the DHCP pool, as listed: typed in on the devices.
                   Reserve an address for 1 device asking by DHCP, so that each has the same one every day.
                   Let the UDP ports listed pass between these devices, in both directions.
-                  Where switches snoop (IGMP), one of them must be the querier; else the groups stop after some minutes.
+                  Where switches snoop (IGMP), one of them must be the querier; else multicast stops after some minutes.
                   Let broadcasts pass between these devices, without a limit to their rate.
                 """);
         assertThat(KeeperSheet.of(PLAN, Kind.SEGMENT.id("own")).requests()).isEmpty();

@@ -8,6 +8,9 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.TestPlans;
+import zentrel.check.Check;
+import zentrel.check.Fixes;
+import zentrel.check.Report;
 import zentrel.path.words.PathWords;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
@@ -48,6 +51,52 @@ class SystemsTableTest {
                 RIG.formatted(from, adapters("a", a), to, check, adapters("b", b), protocol, delivery, typed, protocol)
                         .getBytes(StandardCharsets.UTF_8));
         return new SignalPaths(plan);
+    }
+
+    /** A firewall's openings for traffic, programs and ports, and the networks on which they hold; Art-Net comes to 6454 (Art-Net 4). */
+    @ParameterizedTest(name = "firewall {0}: {1}")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "'barsInbound':true | broken host.firewall",
+                "'barsInbound':true,'allows':['artnet'] | passes",
+                "'barsInbound':true,'programs':['rx'] | passes",
+                "'barsInbound':true,'programs':['tx'] | broken host.firewall",
+                "'barsInbound':true,'ports':[6454] | passes",
+                "'barsInbound':true,'ports':[5568] | broken host.firewall",
+                "'barsInbound':true,'ports':[6454],'privateOnly':true | passes",
+                "'barsInbound':true,'ports':[6454],'privateOnly':true,'publicOn':['b1'] | passes",
+                "'barsInbound':true,'ports':[6454],'privateOnly':true,'publicOn':['b0'] | broken host.firewall",
+                "'barsInbound':true,'ports':[6454],'publicOn':['b0'] | passes",
+                "'barsInbound':false,'privateOnly':true,'publicOn':['b0'] | passes"
+            })
+    void openingsLetIn(String firewall, String expected) {
+        Plan plan = TestPlans.read(RIG.formatted(
+                        "linux",
+                        adapters("a", "10.1.0.1/16"),
+                        "windows",
+                        "none",
+                        adapters("b", "10.1.0.2/16 10.2.0.2/16"),
+                        "artnet",
+                        "unicast",
+                        ",\"to\":[\"10.1.0.2\"]",
+                        "artnet")
+                .replace("\"sourceCheck\"", "\"firewall\":{" + firewall.replace('\'', '"') + "},\"sourceCheck\"")
+                .getBytes(StandardCharsets.UTF_8));
+        SignalPath path =
+                new SignalPaths(plan).ofUniverse(Kind.UNIVERSE.id("u")).paths().get(0);
+        String code =
+                path.issues().map(i -> " " + i.reason().code()).findFirst().orElse("");
+        assertThat(path.verdict() == Verdict.BROKEN ? "broken" + code : "passes")
+                .isEqualTo(expected);
+        Report report = Check.run(plan);
+        report.findings().stream().filter(f -> f.rule().equals("host.firewall")).forEach(f -> {
+            assertThat(Fixes.proven(report, f))
+                    .hasSize(2)
+                    .allSatisfy(fix -> assertThat(
+                                    Check.run(fix.edit().applyTo(plan)).findings())
+                            .noneMatch(x -> x.rule().equals("host.firewall")));
+        });
     }
 
     @ParameterizedTest(name = "{0} {1} to {2} {4}, {5} {6}: {7}")

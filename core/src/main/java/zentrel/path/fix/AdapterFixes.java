@@ -53,8 +53,7 @@ final class AdapterFixes {
                         .orElse(List.of());
             case DUPLICATE -> duplicate(facts);
             case ADDRESS_NOT_USED, FAR_ADDRESS_NOT_USED -> usedRange(facts);
-            case FIREWALL ->
-                List.of(remedies.openFirewall(facts.get("device", Host.class), facts.get("traffic", Traffic.class)));
+            case FIREWALL -> firewall(facts);
             default -> throw new IllegalArgumentException("No fix of an adapter for " + issue.reason());
         };
     }
@@ -135,6 +134,16 @@ final class AdapterFixes {
         facts.find("own", Subnet.class)
                 .ifPresent(subnet -> edits.addAll(remedies.addresses().joinSubnet(adapter(facts, "other"), subnet)));
         return edits;
+    }
+
+    private List<Edit> firewall(Facts facts) {
+        Host device = facts.get("device", Host.class);
+        if (facts.is("public")) {
+            return List.of(remedies.takeAsPrivate(device, adapter(facts, "adapter")), remedies.openEverywhere(device));
+        }
+        return List.of(
+                remedies.openFirewall(device, facts.get("traffic", Traffic.class)),
+                remedies.openFirewall(device, facts.get("program", Application.class)));
     }
 
     /** Another adapter that has such an address, or such an address here where its segment allows it. */

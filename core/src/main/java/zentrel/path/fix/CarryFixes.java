@@ -56,7 +56,8 @@ final class CarryFixes {
     private List<Edit> atTheRouter(Facts facts) {
         Stream stream = context.index().get(facts.id("sent", Kind.STREAM));
         Edit listed = remedies.addToList(stream, facts.get("address", Ipv4Address.class));
-        ProtocolOutput output = context.index().application(stream.application()).output(stream.protocol());
+        ProtocolOutput output =
+                context.index().application(stream.application()).output(stream.protocol());
         boolean kept = output.ttl().filter(t -> t <= 1).isPresent(); // it would end there all the same
         return List.of(
                 kept

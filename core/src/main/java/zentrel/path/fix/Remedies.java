@@ -98,13 +98,39 @@ public final class Remedies {
                 }));
     }
 
+    Edit openFirewall(Host host, Application program) {
+        return new Edit(
+                "Let everything in for " + name(program.id()) + " on " + host.name(),
+                p -> p.with(host.id(), h -> {
+                    Set<Id<Application>> open = new HashSet<>(h.firewall().programs());
+                    open.add(program.id());
+                    return h.withFirewall(h.firewall().withPrograms(open));
+                }));
+    }
+
+    Edit takeAsPrivate(Host host, Adapter adapter) {
+        return new Edit(
+                "Let " + host.name() + " take the network of " + adapter.name() + " as private",
+                p -> p.with(host.id(), h -> {
+                    Set<Id<Adapter>> left = new HashSet<>(h.firewall().publicOn());
+                    left.remove(adapter.id());
+                    return h.withFirewall(h.firewall().withPublicOn(left));
+                }));
+    }
+
+    Edit openEverywhere(Host host) {
+        return new Edit(
+                "Let the openings of " + host.name() + "'s firewall hold on public networks, too",
+                p -> p.with(host.id(), h -> h.withFirewall(h.firewall().withPrivateOnly(false))));
+    }
+
     Edit openFirewall(Host host, Traffic traffic) {
         return new Edit(
                 "Let " + traffic.title() + " in through the firewall of " + host.name(),
                 p -> p.with(host.id(), h -> {
                     Set<Traffic> allowed = new HashSet<>(h.firewall().allows());
                     allowed.add(traffic);
-                    return h.withFirewall(new Firewall(h.firewall().barsInbound(), allowed));
+                    return h.withFirewall(h.firewall().withAllows(allowed));
                 }));
     }
 
