@@ -41,6 +41,7 @@ final class MainWindow {
     private final MarginPane margin;
     private final GoToBox goTo;
     private final TopBar top;
+    private final Starting starting;
     private int shownPage = -1;
 
     MainWindow(Stage stage, OpenDocument document) {
@@ -69,8 +70,10 @@ final class MainWindow {
         margin = new MarginPane(document, library);
         root.setRight(margin);
         root.setBottom(strip);
+        starting = new Starting(document, library, files, this);
         refreshTitle(stage);
-        show(Pages.AT_START);
+        showPage(atStart());
+        starting.begin();
         // the scene comes last, so that what is put into it is styled once
         Scene scene = new Scene(root, 1280, 800);
         scene.addEventHandler(
@@ -87,15 +90,50 @@ final class MainWindow {
                 e.consume();
             }
         });
-        document.reportProperty().addListener(o -> refreshTitle(stage));
+        document.reportProperty().addListener(o -> {
+            refreshTitle(stage);
+            refreshStart();
+        });
         document.unsavedProperty().addListener(o -> refreshTitle(stage));
         document.dayProperty().addListener(o -> refreshDay());
     }
 
     // --- pages ---
 
+    /** The start page comes where there is nothing to show, and goes with the first plan. */
+    private void refreshStart() {
+        boolean isShown = root.getRight() == null;
+        if (starting.isWanted() == isShown) {
+            return;
+        }
+        if (isShown) {
+            showPage(atStart());
+            return;
+        }
+        pages.get(shownPage).view().hidden();
+        rail.chooseNone();
+        front.getChildren().setAll(starting.page());
+        root.setRight(null);
+        root.setBottom(null);
+        Platform.runLater(() -> PageFocus.into(front));
+    }
+
+    private int atStart() {
+        for (int i = 0; i < pages.size(); i++) {
+            if (pages.get(i).type().equals(Pages.AT_START)) {
+                return i;
+            }
+        }
+        return 0;
+    }
+
     /** Brings a page to the front, by its place on the rail. */
     void showPage(int number) {
+        starting.left();
+        if (root.getRight() == null) {
+            root.setRight(margin);
+            root.setBottom(strip);
+        }
         if (shownPage >= 0 && shownPage != number) {
             pages.get(shownPage).view().hidden();
         }
@@ -150,7 +188,8 @@ final class MainWindow {
 
     private void newPlan() {
         if (files.begin()) {
-            showPage(0);
+            starting.begin();
+            refreshStart();
         }
     }
 

@@ -380,6 +380,9 @@ public final class OpenDocument {
     }
 
     private <T> void inBackground(ExecutorService on, Callable<T> work, Consumer<T> then) {
+        if (on.isShutdown()) {
+            return; // the window is closed, and what was still on its way is for nobody
+        }
         on.execute(() -> {
             try {
                 T result = work.call();

@@ -182,6 +182,13 @@ public final class GearPage implements PageView {
         page(new PatternPanel(document, library, this::ledger));
     }
 
+    /** Shows the questions of one pattern. */
+    public void patterns(String id) {
+        PatternPanel panel = new PatternPanel(document, library, this::ledger);
+        panel.choose(id);
+        page(panel);
+    }
+
     /** Shows the library. */
     public void profiles() {
         page(new ProfilePanel(document, library, this::ledger));

@@ -34,6 +34,7 @@ final class PatternPanel extends HBox {
     private final UserLibrary library;
     private final Runnable away;
     private final VBox questions = new VBox(10);
+    private final ToggleGroup group = new ToggleGroup();
     private final Map<String, Supplier<String>> answers = new LinkedHashMap<>();
 
     PatternPanel(OpenDocument document, UserLibrary library, Runnable away) {
@@ -44,7 +45,6 @@ final class PatternPanel extends HBox {
         VBox list = new VBox(2, Texts.heading("Start from"));
         list.setMinWidth(LIST_WIDTH);
         list.setMaxWidth(LIST_WIDTH);
-        ToggleGroup group = new ToggleGroup();
         for (Pattern pattern : Patterns.all()) {
             ToggleButton button = new ToggleButton();
             Text summary = Texts.drawn(pattern.summary(), "soft", "small");
@@ -63,8 +63,18 @@ final class PatternPanel extends HBox {
         }
         HBox.setHgrow(questions, Priority.ALWAYS);
         getChildren().addAll(list, questions);
-        group.getToggles().get(0).setSelected(true);
-        ask(Patterns.all().get(0));
+        choose(Patterns.all().get(0).id());
+    }
+
+    /** Asks the questions of a pattern, by its id. */
+    void choose(String id) {
+        for (int i = 0; i < Patterns.all().size(); i++) {
+            Pattern pattern = Patterns.all().get(i);
+            if (pattern.id().equals(id)) {
+                group.getToggles().get(i).setSelected(true);
+                ask(pattern);
+            }
+        }
     }
 
     private void ask(Pattern pattern) {

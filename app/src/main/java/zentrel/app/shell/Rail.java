@@ -50,6 +50,11 @@ public final class Rail extends VBox {
         buttons.get(number).setSelected(true);
     }
 
+    /** Marks no page: none is shown. */
+    public void chooseNone() {
+        buttons.forEach(b -> b.setSelected(false));
+    }
+
     private void refresh() {
         Report report = document.reportProperty().get();
         if (report == null) {
@@ -61,7 +66,7 @@ public final class Rail extends VBox {
             long risky = count(report, page, Severity.AT_RISK);
             Text label = counts.get(i);
             label.getStyleClass().removeAll("broken", "at-risk");
-            String text = page.areas().isEmpty()
+            String text = page.areas().isEmpty() || report.plan().hosts().isEmpty()
                     ? ""
                     : broken > 0 ? broken + " broken" : risky > 0 ? risky + " at risk" : "settled";
             if (broken > 0) {

@@ -1,0 +1,82 @@
+package zentrel.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static zentrel.app.Fx.fx;
+import static zentrel.app.Fx.settled;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import zentrel.demo.FernlightTrail;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFile;
+import zentrel.plan.Plan;
+
+/** The first minute: four ways in where there is no plan. */
+class StartWindowTest extends OpenWindow {
+    @Override
+    Plan opening() {
+        return Plan.EMPTY;
+    }
+
+    private static void begun(FxRobot robot) {
+        settled(() -> there(robot, "#start-page"));
+        assertThat(there(robot, ".margin-pane")).isFalse();
+    }
+
+    /** The last example does those before it, and the page stays until somebody goes on. */
+    @Test
+    void linesAreSaidOneAfterTheOther(FxRobot robot) {
+        begun(robot);
+        fire(robot, "#start-example-2");
+        settled(() -> document.plan().universes().size() == 8);
+        assertThat(fx(() -> document.plan().hosts())).hasSize(4);
+        assertThat(report().isBroken()).isFalse();
+        assertThat(there(robot, "#start-page")).isTrue();
+        fx(() -> {
+            robot.lookup("#start-line").queryAs(TextField.class).requestFocus();
+            robot.lookup("#start-line").queryAs(TextField.class).setText("moon");
+            return true;
+        });
+        robot.push(KeyCode.ENTER);
+        settled(() -> robot.lookup((javafx.scene.Node n) -> n instanceof javafx.scene.control.Label l
+                                && l.getText().contains("moon"))
+                        .tryQuery()
+                        .isPresent());
+        fire(robot, "#start-gear");
+        settled(() -> there(robot, "#gear-words"));
+        assertThat(there(robot, ".margin-pane")).isTrue();
+        robot.push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z);
+        settled(() -> document.plan().hosts().isEmpty());
+        assertThat(there(robot, "#start-page")).as("whoever undoes all is not sent away").isFalse();
+    }
+
+    @Test
+    void thePatternTheDemoAndAFileAreOneStepAway(FxRobot robot) throws Exception {
+        begun(robot);
+        fire(robot, "#start-draft");
+        settled(() -> document.plan().equals(FernlightTrail.draft()));
+        settled(() -> !there(robot, "#start-page"));
+        robot.push(KeyCode.CONTROL, KeyCode.N);
+        settled(() -> there(robot, "#start-page"));
+        fire(robot, "#start-pattern-console-nodes");
+        settled(() -> there(robot, "#pattern-build"));
+        fire(robot, "#pattern-build");
+        settled(() -> !document.plan().hosts().isEmpty());
+        Path file = Files.createTempDirectory(home, "kept").resolve("small.zentrel.json");
+        PlanFile.save(LoadedPlan.of(FernlightTrail.ready().withName("Small")), file);
+        fx(() -> {
+            document.show(LoadedPlan.of(Plan.EMPTY));
+            return true;
+        });
+        fx(() -> {
+            document.open(file);
+            return true;
+        });
+        settled(() -> document.plan().name().equals("Small"));
+        assertThat(there(robot, "#start-page")).isFalse();
+    }
+}
