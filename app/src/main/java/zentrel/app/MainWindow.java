@@ -14,6 +14,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
+import zentrel.app.help.HelpPages;
 import zentrel.app.shell.Command;
 import zentrel.app.shell.GoToBox;
 import zentrel.app.shell.MarginPane;
@@ -42,6 +43,7 @@ final class MainWindow {
     private final GoToBox goTo;
     private final TopBar top;
     private final Starting starting;
+    private final Helping helping;
     private int shownPage = -1;
 
     MainWindow(Stage stage, OpenDocument document) {
@@ -67,7 +69,8 @@ final class MainWindow {
         root.setLeft(rail);
         front.setMinWidth(0); // the margin keeps its place, whatever the page would like
         root.setCenter(front);
-        margin = new MarginPane(document, library);
+        margin = new MarginPane(document, library, this::help);
+        helping = new Helping(document, strip, margin::firstRule, front);
         root.setRight(margin);
         root.setBottom(strip);
         starting = new Starting(document, library, files, this);
@@ -171,6 +174,10 @@ final class MainWindow {
                 .orElseThrow(() -> new IllegalArgumentException("There is no page " + page.getSimpleName() + "."));
     }
 
+    private void help(String page) {
+        helping.show(page);
+    }
+
     /** What the pages offer to do by name. */
     private List<Command> offered(boolean menu) {
         List<Command> offered = new ArrayList<>();
@@ -235,6 +242,10 @@ final class MainWindow {
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+E"), margin::toggleFields);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Shift+A"), margin::add);
         scene.getAccelerators().put(KeyCombination.valueOf("Shortcut+Delete"), margin::remove);
+        scene.getAccelerators()
+                .put(
+                        KeyCombination.valueOf("F1"),
+                        () -> helping.key(pages.get(shownPage).title()));
         scene.getAccelerators().put(KeyCombination.valueOf("F12"), output::stop);
         scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));
     }
@@ -269,6 +280,8 @@ final class MainWindow {
         commands.add(new Command("Overview of all findings", () -> document.select(null)));
         commands.add(new Command("Stop all output", output::stop));
         commands.add(new Command("Day or night colours", top::changeColours));
+        commands.add(new Command("Keys", () -> helping.show(HelpPages.KEYS)));
+        commands.addAll(helping.commands());
         return commands;
     }
 

@@ -42,16 +42,18 @@ class StartWindowTest extends OpenWindow {
             return true;
         });
         robot.push(KeyCode.ENTER);
-        settled(() -> robot.lookup((javafx.scene.Node n) -> n instanceof javafx.scene.control.Label l
-                                && l.getText().contains("moon"))
-                        .tryQuery()
-                        .isPresent());
+        settled(() -> robot.lookup((javafx.scene.Node n) ->
+                        n instanceof javafx.scene.control.Label l && l.getText().contains("moon"))
+                .tryQuery()
+                .isPresent());
         fire(robot, "#start-gear");
         settled(() -> there(robot, "#gear-words"));
         assertThat(there(robot, ".margin-pane")).isTrue();
         robot.push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z);
         settled(() -> document.plan().hosts().isEmpty());
-        assertThat(there(robot, "#start-page")).as("whoever undoes all is not sent away").isFalse();
+        assertThat(there(robot, "#start-page"))
+                .as("whoever undoes all is not sent away")
+                .isFalse();
     }
 
     @Test

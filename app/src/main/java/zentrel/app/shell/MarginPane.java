@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
@@ -55,15 +56,19 @@ public final class MarginPane extends ScrollPane {
 
     private final OpenDocument document;
     private final ActionRow actions;
+    private final Consumer<String> help;
     private final VBox box = new VBox();
     private final Label counts = Texts.wrapped("", "soft");
     private List<String> listed = List.of();
     private String listedName = "";
     private boolean entering;
+    private Optional<String> firstRule = Optional.empty();
     private @Nullable String enteredLast;
 
-    public MarginPane(OpenDocument document, UserLibrary library) {
+    /** @param help shows the help page of a name */
+    public MarginPane(OpenDocument document, UserLibrary library, Consumer<String> help) {
         this.document = document;
+        this.help = help;
         actions = new ActionRow(document, library, this::toggleFields);
         getStyleClass().add("margin-pane");
         box.getStyleClass().add("margin-box");
@@ -202,6 +207,7 @@ public final class MarginPane extends ScrollPane {
                 .sorted(Comparator.comparing(f -> !related.contains(f.cause())))
                 .toList();
         findings.forEach(f -> box.getChildren().add(finding(report, f)));
+        firstRule = findings.stream().findFirst().map(Finding::rule);
         if (findings.isEmpty()) {
             HBox fine = new HBox(8, Mark.of(zentrel.path.Verdict.PASSES), Texts.of("No problems found.", "soft"));
             fine.setAlignment(Pos.CENTER_LEFT);
@@ -248,6 +254,11 @@ public final class MarginPane extends ScrollPane {
         actions.showMenu();
     }
 
+    /** The rule of the first finding that is shown, if any is. */
+    public Optional<String> firstRule() {
+        return firstRule;
+    }
+
     /** Removes what is selected, with what goes with it. */
     public void remove() {
         actions.remove();
@@ -263,12 +274,13 @@ public final class MarginPane extends ScrollPane {
         VBox buttons = new VBox(2);
         body.getChildren().add(buttons);
         Label why = Texts.wrapped(why(finding), "soft");
+        VBox whole = new VBox(2, why, quiet("Help page, with an example", () -> help.accept("rule-" + finding.rule())));
         Button whyButton = quiet("Why?", () -> {});
         whyButton.setOnAction(e -> {
-            if (body.getChildren().remove(why)) {
+            if (body.getChildren().remove(whole)) {
                 whyButton.setText("Why?");
             } else {
-                body.getChildren().add(why);
+                body.getChildren().add(whole);
                 whyButton.setText("Close");
             }
         });

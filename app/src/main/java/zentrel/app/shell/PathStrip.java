@@ -437,4 +437,9 @@ public final class PathStrip extends VBox {
         button.setOnAction(e -> action.run());
         return button;
     }
+
+    /** The hop that was chosen to be read, if one was. */
+    public Optional<HopKind> chosen() {
+        return Optional.ofNullable(chosenHop);
+    }
 }
