@@ -9,6 +9,7 @@ import javafx.scene.Scene;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
@@ -16,6 +17,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.help.HelpPages;
 import zentrel.app.shell.Command;
+import zentrel.app.shell.Evidence;
 import zentrel.app.shell.GoToBox;
 import zentrel.app.shell.MarginPane;
 import zentrel.app.shell.NoticeBar;
@@ -25,6 +27,7 @@ import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
 import zentrel.app.shell.PathStrip;
 import zentrel.app.shell.Rail;
+import zentrel.app.start.DemoSteps;
 import zentrel.command.Commands;
 import zentrel.command.Offer;
 import zentrel.gear.Library;
@@ -42,6 +45,8 @@ final class MainWindow {
     private final MarginPane margin;
     private final GoToBox goTo;
     private final TopBar top;
+    private final DemoSteps steps;
+    private final VBox side = new VBox();
     private final Starting starting;
     private final Helping helping;
     private int shownPage = -1;
@@ -58,9 +63,10 @@ final class MainWindow {
     MainWindow(Stage stage, OpenDocument document, Function<PageContext, List<PageEntry<?>>> makePages) {
         this.document = document;
         strip = new PathStrip(document);
+        steps = new DemoSteps(document);
         files = new PlanFiles(stage, document);
         UserLibrary library = new UserLibrary(document.folder().resolve("profiles"));
-        pages = makePages.apply(new PageContext(document, library, strip::setEvidence, output, files::choose));
+        pages = makePages.apply(new PageContext(document, library, this::seen, output, files::choose));
         rail = new Rail(document, pages, this::showPage);
         goTo = new GoToBox(document, this::commands, line -> worded(library, line));
         top = new TopBar(document, files, output, goTo, this::newPlan, offered(true));
@@ -71,7 +77,10 @@ final class MainWindow {
         root.setCenter(front);
         margin = new MarginPane(document, library, this::help);
         helping = new Helping(document, strip, margin::firstRule, front);
-        root.setRight(margin);
+        margin.onRead(steps::read);
+        VBox.setVgrow(margin, Priority.ALWAYS);
+        side.getChildren().setAll(steps, margin);
+        root.setRight(side);
         root.setBottom(strip);
         starting = new Starting(document, library, files, this);
         refreshTitle(stage);
@@ -134,7 +143,7 @@ final class MainWindow {
     void showPage(int number) {
         starting.left();
         if (root.getRight() == null) {
-            root.setRight(margin);
+            root.setRight(side);
             root.setBottom(strip);
         }
         if (shownPage >= 0 && shownPage != number) {
@@ -172,6 +181,11 @@ final class MainWindow {
                 .findFirst()
                 .map(p -> page.cast(p.view()))
                 .orElseThrow(() -> new IllegalArgumentException("There is no page " + page.getSimpleName() + "."));
+    }
+
+    private void seen(Evidence evidence) {
+        strip.setEvidence(evidence);
+        steps.seen(evidence);
     }
 
     private void help(String page) {

@@ -24,6 +24,7 @@ import zentrel.app.help.HelpPane;
 import zentrel.app.help.HelpPicture;
 import zentrel.app.sheet.Picture;
 import zentrel.app.sheet.SvgSheet;
+import zentrel.app.start.DemoSteps;
 import zentrel.check.Rule;
 import zentrel.check.RuleBook;
 import zentrel.demo.FernlightTrail;
@@ -108,8 +109,13 @@ class HelpWindowTest extends OpenWindow {
 
     @Test
     void f1ShowsWhatIsSaidOfWhatIsSelected(FxRobot robot) {
+        DemoSteps steps = robot.lookup("#demo-steps").queryAs(DemoSteps.class);
+        settled(steps::isVisible);
+        assertThat(steps.isDone(0)).isFalse();
         choose(Kind.PORT.id("boathouse-node.p1"));
         settled(() -> there(robot, "#fix"));
+        settled(() -> steps.isDone(0));
+        assertThat(steps.isDone(2)).isFalse();
         robot.push(KeyCode.F1);
         settled(() -> there(robot, "#help"));
         assertThat(fx(() -> shown(robot))).isEqualTo("rule-universe.off-by-one");
@@ -127,6 +133,11 @@ class HelpWindowTest extends OpenWindow {
         assertThat(fx(() -> shown(robot))).isEqualTo("rule-universe.off-by-one");
         robot.push(KeyCode.ESCAPE);
         settled(() -> !there(robot, "#help"));
+        fire(robot, "#fix");
+        settled(() -> steps.isDone(2));
+        assertThat(steps.isDone(4)).as("nothing was seen of the bench yet").isFalse();
+        fire(robot, "#demo-hide");
+        settled(() -> !steps.isVisible());
         for (String name : List.copyOf(HelpPages.all().keySet())) {
             fx(() -> {
                 HelpPane pane = new HelpPane(() -> {});

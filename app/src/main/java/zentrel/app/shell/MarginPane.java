@@ -61,6 +61,7 @@ public final class MarginPane extends ScrollPane {
     private final Label counts = Texts.wrapped("", "soft");
     private List<String> listed = List.of();
     private String listedName = "";
+    private Runnable onRead = () -> {};
     private boolean entering;
     private Optional<String> firstRule = Optional.empty();
     private @Nullable String enteredLast;
@@ -254,6 +255,11 @@ public final class MarginPane extends ScrollPane {
         actions.showMenu();
     }
 
+    /** Told when somebody asks why something is wrong. */
+    public void onRead(Runnable told) {
+        onRead = told;
+    }
+
     /** The rule of the first finding that is shown, if any is. */
     public Optional<String> firstRule() {
         return firstRule;
@@ -281,6 +287,7 @@ public final class MarginPane extends ScrollPane {
                 whyButton.setText("Why?");
             } else {
                 body.getChildren().add(whole);
+                onRead.run();
                 whyButton.setText("Close");
             }
         });
