@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import javafx.application.Platform;
+import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
@@ -12,6 +13,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.Rectangle;
 import javafx.stage.Stage;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
@@ -73,7 +75,12 @@ final class MainWindow {
         root.setMinSize(0, 0); // else it asks everything in it how small it may get, at each layout
         root.setTop(new VBox(top, new NoticeBar(document)));
         root.setLeft(rail);
-        front.setMinWidth(0); // the margin keeps its place, whatever the page would like
+        front.setMinSize(0, 0); // the margin keeps its place, whatever the page would like
+        front.setAlignment(Pos.TOP_LEFT);
+        Rectangle clip = new Rectangle();
+        clip.widthProperty().bind(front.widthProperty());
+        clip.heightProperty().bind(front.heightProperty());
+        front.setClip(clip);
         root.setCenter(front);
         margin = new MarginPane(document, library, this::help);
         helping = new Helping(document, strip, margin::firstRule, front);

@@ -17,6 +17,8 @@ import org.jspecify.annotations.Nullable;
 import zentrel.address.AddressWord;
 import zentrel.address.CountingOn;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Columns;
+import zentrel.app.look.Columns.Column;
 import zentrel.app.look.Lists;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
@@ -48,7 +50,16 @@ final class AddressList extends ListView<AddressList.Row> {
         }
     }
 
-    private static final double[] WIDTHS = {180, 110, 150, 140, 90, 110};
+    /** Frame of the list and its bar. */
+    private static final double BESIDE = 18;
+
+    private final Columns columns = new Columns(List.of(
+            new Column("Device", 120, 180, 3, 0),
+            new Column("Adapter", 70, 110, 2, 0),
+            new Column("Address", 130, 150, 1, 0),
+            new Column("Mask", 110, 140, 1, 2),
+            new Column("Segment", 64, 90, 2, 1),
+            new Column("State", 96, 110, 2, 0)));
 
     private final OpenDocument document;
     private boolean refreshing;
@@ -60,6 +71,11 @@ final class AddressList extends ListView<AddressList.Row> {
         setAccessibleText("Adapters; F2 or Enter edits the address, Enter sets it, Shift Enter plans it for later");
         setCellFactory(v -> new Cell());
         Lists.keepInSight(this);
+        widthProperty().addListener(o -> {
+            if (columns.fit(getWidth() - BESIDE)) {
+                refresh();
+            }
+        });
         getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         getSelectionModel().selectedItemProperty().addListener((o, old, row) -> {
             if (row != null && !refreshing) {
@@ -85,13 +101,8 @@ final class AddressList extends ListView<AddressList.Row> {
         }
     }
 
-    static HBox head() {
-        String[] titles = {"Device", "Adapter", "Address", "Mask", "Segment", "State"};
-        HBox head = new HBox();
-        for (int i = 0; i < titles.length; i++) {
-            head.getChildren().add(Texts.column(titles[i], WIDTHS[i]));
-        }
-        return head;
+    HBox head() {
+        return columns.head();
     }
 
     /** Shows the addresses of a plan; rows that were chosen stay so, and those of what is selected are where none was. */
@@ -258,7 +269,7 @@ final class AddressList extends ListView<AddressList.Row> {
             Report report = document.reportProperty().get();
             Optional<HostAddress> address = row.address().map(AdapterAddress::inForce);
             Label number =
-                    cell(Texts.mono(address.map(a -> a.address().toString()).orElse("none")), WIDTHS[2]);
+                    cell(Texts.mono(address.map(a -> a.address().toString()).orElse("none")), columns.width(2));
             number.setId("address-value");
             number.setOnMouseClicked(e -> {
                 if (e.getClickCount() == 2) {
@@ -266,10 +277,10 @@ final class AddressList extends ListView<AddressList.Row> {
                 }
             });
             HBox box = new HBox(
-                    cell(Texts.of(row.host().name()), WIDTHS[0]),
-                    cell(Texts.of(row.adapter().name(), "soft"), WIDTHS[1]),
+                    cell(Texts.of(row.host().name()), columns.width(0)),
+                    cell(Texts.of(row.adapter().name(), "soft"), columns.width(1)),
                     number,
-                    cell(Texts.mono(address.map(a -> a.mask().toString()).orElse(""), "soft"), WIDTHS[3]),
+                    cell(Texts.mono(address.map(a -> a.mask().toString()).orElse(""), "soft"), columns.width(3)),
                     cell(
                             Texts.of(
                                     row.adapter()
@@ -277,7 +288,7 @@ final class AddressList extends ListView<AddressList.Row> {
                                             .map(s -> document.plan().index().name(s))
                                             .orElse("none"),
                                     "soft"),
-                            WIDTHS[4]));
+                            columns.width(4)));
             Severity severity =
                     report == null ? null : severity(report, row.adapter().id());
             box.getChildren().add(severity == null ? Mark.of(Verdict.PASSES) : Mark.of(severity));
@@ -306,6 +317,8 @@ final class AddressList extends ListView<AddressList.Row> {
         }
 
         private static Label cell(Label label, double width) {
+            label.setVisible(width > 0);
+            label.setManaged(width > 0);
             label.setPrefWidth(width);
             label.setMinWidth(width);
             label.setMaxWidth(width);
@@ -321,8 +334,8 @@ final class AddressList extends ListView<AddressList.Row> {
                     new TextField(row.address().map(a -> a.inForce().toString()).orElse(""));
             field.getStyleClass().add("mono");
             field.setId("address-field");
-            field.setPrefWidth(WIDTHS[2]);
-            field.setMaxWidth(WIDTHS[2]);
+            field.setPrefWidth(columns.width(2));
+            field.setMaxWidth(columns.width(2));
             field.setAccessibleText("Address and mask of " + row.host().name() + "; or a word: " + AddressWord.WORDS);
             box.getChildren().set(2, field);
             field.requestFocus();

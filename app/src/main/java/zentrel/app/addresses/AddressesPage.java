@@ -5,19 +5,17 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
-import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
 import zentrel.app.shell.ExportPanel;
@@ -38,7 +36,7 @@ import zentrel.text.Counted;
 
 /** Addresses: a ruler for each segment, drawn to the real numbers, a list that edits in place, and pages for what changes many. */
 public final class AddressesPage implements PageView {
-    private static final double NARROWEST = 800;
+    private static final double NARROWEST = 560;
 
     /** Room for the scroll bar and the margins beside the rulers. */
     private static final double BESIDE = 24;
@@ -68,17 +66,17 @@ public final class AddressesPage implements PageView {
                         Buttons.item("Write a table, reservations or hosts …", "address-export", this::export),
                         Buttons.item("Factory-default devices, one at a time …", "address-box", this::outOfTheBox),
                         Buttons.item("Ask who answers …", "address-ask", this::ask));
-        HBox below = new HBox(
+        FlowPane below = new FlowPane(
                 8,
+                2,
                 summary,
-                Mark.gap(),
                 Buttons.quiet("This computer …", "address-here", this::here),
                 Buttons.quiet("Which range? …", "address-advice", this::advise),
                 Buttons.quiet("Assign addresses …", "address-give", () -> giveOut(false)),
                 more);
         more.setMinWidth(Region.USE_PREF_SIZE);
-        below.setAlignment(Pos.CENTER_LEFT);
-        pane = new MainPane(scroll, AddressList.head(), list, below);
+        below.setMinWidth(0);
+        pane = new MainPane(scroll, list.head(), list, below);
         pane.widthProperty().addListener((o, old, now) -> {
             if (across(old.doubleValue()) != across(now.doubleValue())) {
                 redraw();

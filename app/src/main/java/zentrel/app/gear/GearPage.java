@@ -9,11 +9,8 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListCell;
-import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TextInputDialog;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -23,21 +20,11 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.scene.paint.Color;
-import javafx.scene.shape.Circle;
-import javafx.scene.shape.Line;
-import javafx.scene.shape.Rectangle;
-import javafx.scene.text.Text;
-import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.Removal;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Buttons;
-import zentrel.app.look.Hint;
-import zentrel.app.look.Lists;
-import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
-import zentrel.app.look.UniverseHue;
 import zentrel.app.shell.Boxes;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
@@ -58,29 +45,14 @@ import zentrel.text.Counted;
 
 /** The ledger of the gear, and the ways to add to it. */
 public final class GearPage implements PageView {
-    private static final double ROW = 26;
-    private static final double NAME_X = 12;
-    private static final double PROFILE_X = 218;
-    private static final double LANES_X = 400;
-    private static final double LANE = 44;
-    private static final int MOST_LANES = 4;
-    private static final double PORTS_X = 590;
-    private static final double PORT = 8;
-    private static final double LETTER = 7;
-    private static final int ROWS_ABOVE = 6;
-    private static final double STATE_X = 792;
-    private static final double WIDTH = 824;
-
     private final OpenDocument document;
     private final UserLibrary library;
     private final StackPane pane = new StackPane();
     private final VBox ledgerPage;
-    private final Pane head = new Pane();
-    private final ListView<Ledger.Row> list = new ListView<>();
+    private final LedgerList list = new LedgerList();
     private final Label summary = Texts.of("", "soft", "small");
     private final HBox bulk = new HBox(8);
     private final WordBox words;
-    private List<Segment> lanes = List.of();
     private String ledgerSummary = "";
     private boolean refreshing;
 
@@ -88,13 +60,6 @@ public final class GearPage implements PageView {
         this.document = document;
         this.library = library;
         words = new WordBox(document, library, this::made);
-        list.setId("gear-list");
-        Lists.keepInSight(list);
-        list.setAccessibleText(
-                "The gear by place. Enter changes, F2 renames, Delete removes, Ctrl D duplicates, Ctrl V pastes rows");
-        list.setFixedCellSize(ROW);
-        list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
-        list.setCellFactory(v -> new Cell());
         list.setPlaceholder(empty());
         list.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         list.getSelectionModel().selectedItemProperty().addListener((o, old, row) -> {
@@ -103,7 +68,6 @@ public final class GearPage implements PageView {
             }
             refreshBulk();
         });
-        list.heightProperty().addListener(o -> reveal());
         VBox.setVgrow(list, Priority.ALWAYS);
         HBox.setHgrow(words, Priority.ALWAYS);
         HBox top = new HBox(
@@ -115,7 +79,7 @@ public final class GearPage implements PageView {
         top.setAlignment(Pos.TOP_LEFT);
         bulk.setAlignment(Pos.CENTER_LEFT);
         bulk.setMinHeight(28);
-        ledgerPage = new VBox(8, top, head, list, bulk, summary);
+        ledgerPage = new VBox(8, top, list.head(), list, bulk, summary);
         ledgerPage.getStyleClass().add("main-page");
         pane.getChildren().setAll(ledgerPage);
         document.reportProperty().addListener(o -> refresh());
@@ -230,48 +194,12 @@ public final class GearPage implements PageView {
     }
 
     private void draw(Ledger ledger) {
-        lanes = ledger.segments().stream().limit(MOST_LANES).toList();
-        head.getChildren().clear();
-        head.setMinHeight(16);
-        heading("Device", NAME_X);
-        heading("Kind", PROFILE_X);
-        for (int i = 0; i < lanes.size(); i++) {
-            Text name = Texts.drawn(shortened(lanes.get(i).name()), "heading");
-            name.relocate(LANES_X + i * LANE - name.getLayoutBounds().getWidth() / 2 + 8, 0);
-            head.getChildren().add(name);
-        }
-        heading("Ports and what they carry", PORTS_X);
         refreshing = true;
-        replace(list.getItems(), ledger.rows());
+        list.show(ledger);
         refreshing = false;
         ledgerSummary = ledger.summary();
         follow();
         refreshBulk();
-    }
-
-    /** Makes one list like another by replacing only what differs between their common beginning and end. */
-    private static <T> void replace(List<T> list, List<T> wanted) {
-        int most = Math.min(list.size(), wanted.size());
-        int start = 0;
-        while (start < most && list.get(start).equals(wanted.get(start))) {
-            start++;
-        }
-        int end = 0;
-        while (end < most - start && list.get(list.size() - 1 - end).equals(wanted.get(wanted.size() - 1 - end))) {
-            end++;
-        }
-        list.subList(start, list.size() - end).clear();
-        list.addAll(start, wanted.subList(start, wanted.size() - end));
-    }
-
-    private static String shortened(String name) {
-        return name.length() > 8 ? name.substring(0, 7) + "…" : name;
-    }
-
-    private void heading(String text, double x) {
-        Text heading = Texts.drawn(text, "heading");
-        heading.relocate(x, 0);
-        head.getChildren().add(heading);
     }
 
     /** Selects the row of what is selected elsewhere. */
@@ -289,7 +217,7 @@ public final class GearPage implements PageView {
                 if (!list.getSelectionModel().isSelected(i)) {
                     refreshing = true;
                     list.getSelectionModel().clearAndSelect(i);
-                    reveal();
+                    list.reveal();
                     refreshing = false;
                 }
                 return;
@@ -297,123 +225,10 @@ public final class GearPage implements PageView {
         }
     }
 
-    /** Brings the chosen row into view, once the list knows how far it reaches. */
-    private void reveal() {
-        javafx.application.Platform.runLater(() -> {
-            int chosen = list.getSelectionModel().getSelectedIndex();
-            if (chosen >= 0) {
-                list.layout();
-                list.scrollTo(Math.max(0, chosen - ROWS_ABOVE));
-            }
-        });
-    }
-
     private void made(Made made) {
         if (!made.hosts().isEmpty()) {
             document.select(made.hosts().get(made.hosts().size() - 1));
         }
-    }
-
-    private final class Cell extends ListCell<Ledger.Row> {
-        private Ledger.@Nullable Row drawnRow;
-        private List<Segment> drawnLanes = List.of();
-        private @Nullable Pane picture;
-
-        @Override
-        protected void updateItem(Ledger.@Nullable Row row, boolean empty) {
-            super.updateItem(row, empty);
-            if (empty || row == null) {
-                setGraphic(null);
-                setAccessibleText(null);
-                return;
-            }
-            if (row.equals(drawnRow) && lanes.equals(drawnLanes)) {
-                setGraphic(picture); // the same picture again costs nothing
-                return;
-            }
-            Pane drawn = new Pane();
-            drawnRow = row;
-            drawnLanes = lanes;
-            picture = drawn;
-            drawn.getStyleClass().add("lane");
-            drawn.setPrefSize(WIDTH, ROW);
-            for (int i = 0; i < lanes.size(); i++) {
-                Line lane = new Line(LANES_X + i * LANE + 8, 0, LANES_X + i * LANE + 8, ROW);
-                lane.getStyleClass().add("segment-line");
-                drawn.getChildren().add(lane);
-            }
-            Host host = row.host();
-            if (host == null) {
-                put(drawn, Texts.drawn(row.place(), "strong", "small"), 0);
-                put(drawn, Texts.drawn(Counted.of(row.boxes(), "device"), "soft", "small"), PROFILE_X);
-                setAccessibleText(row.place() + ", " + Counted.of(row.boxes(), "device"));
-            } else {
-                box(drawn, row, host);
-                setAccessibleText(host.name() + ", " + row.profile() + ", " + row.ports() + " ports"
-                        + (row.severity() == null ? "" : ", " + row.severity().title()));
-            }
-            setGraphic(drawn);
-        }
-
-        private void box(Pane drawn, Ledger.Row row, Host host) {
-            put(drawn, Texts.drawn(cut(host.name(), 28)), NAME_X);
-            put(drawn, Texts.drawn(cut(row.profile(), 26), "soft", "small"), PROFILE_X);
-            double first = -1;
-            double last = -1;
-            for (int i = 0; i < lanes.size(); i++) {
-                if (row.touches().contains(lanes.get(i).id())) {
-                    double x = LANES_X + i * LANE + 8;
-                    first = first < 0 ? x : first;
-                    last = x;
-                    Circle joint = new Circle(x, ROW / 2, 4);
-                    joint.getStyleClass().add("joint");
-                    drawn.getChildren().add(joint);
-                }
-            }
-            if (last > first) {
-                Line across = new Line(first, ROW / 2, last, ROW / 2);
-                across.getStyleClass().add("axis");
-                drawn.getChildren().add(0, across);
-            }
-            double x = PORTS_X;
-            for (Ledger.Slot slot : row.slots()) {
-                Rectangle cell = new Rectangle(x, ROW / 2 - 6, PORT - 2, 12);
-                cell.getStyleClass().add(slot.universe().isPresent() ? "port-cell" : "port-free");
-                slot.universe().ifPresent(u -> cell.setFill(Color.web(UniverseHue.of(u))));
-                if (!slot.on()) {
-                    cell.setOpacity(0.35);
-                }
-                Hint.on(
-                        cell,
-                        () -> slot.name() + ": "
-                                + slot.universe()
-                                        .map(u -> u.label() + " " + u.name())
-                                        .orElse("free")
-                                + (slot.on() ? "" : ", switched off"));
-                drawn.getChildren().add(cell);
-                x += PORT;
-            }
-            String carried = row.ports() > Ledger.MOST_PORTS ? "of " + row.ports() : row.carries();
-            Text text = Texts.drawn(row.sends().isEmpty() ? carried : row.sends(), "mono", "soft", "small");
-            double at = x > PORTS_X ? x + 6 : PORTS_X;
-            if (at + text.getText().length() * LETTER < STATE_X) {
-                put(drawn, text, at);
-            }
-            if (row.severity() != null) {
-                Mark mark = Mark.of(row.severity());
-                mark.relocate(STATE_X, ROW / 2 - 7);
-                drawn.getChildren().add(mark);
-            }
-        }
-
-        private void put(Pane drawn, Text text, double x) {
-            text.relocate(x, (ROW - text.getLayoutBounds().getHeight()) / 2 - 1);
-            drawn.getChildren().add(text);
-        }
-    }
-
-    private static String cut(String text, int most) {
-        return text.length() > most ? text.substring(0, most - 1) + "…" : text;
     }
 
     // --- what is done with rows ---

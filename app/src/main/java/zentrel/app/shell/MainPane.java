@@ -13,6 +13,7 @@ public final class MainPane extends VBox {
     public MainPane(Node... picture) {
         this.picture = List.of(picture);
         getStyleClass().add("main-page");
+        setMinWidth(0);
         showPicture();
     }
 

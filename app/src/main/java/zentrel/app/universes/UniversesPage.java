@@ -15,6 +15,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -25,6 +26,8 @@ import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
+import zentrel.app.look.Columns;
+import zentrel.app.look.Columns.Column;
 import zentrel.app.look.Lists;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
@@ -54,15 +57,26 @@ import zentrel.universe.SacnUniverse;
 
 /** Universes: one lane each, with its number in every dress, who sends, who takes, and how full it is. */
 public final class UniversesPage implements PageView {
-    private static final double NAME = 168;
-    private static final double ARTNET = 88;
-    private static final double SACN = 104;
-    private static final double SENT = 128;
-    private static final double TAKEN = 140;
-    private static final double SLOTS = 138;
+    private static final int NAME = 0;
+    private static final int ARTNET = 1;
+    private static final int SACN = 2;
+    private static final int STATE = 3;
+    private static final int SENT = 4;
+    private static final int TAKEN = 5;
+    private static final int SLOTS = 6;
+    /** Frame of the list and its bar. */
+    private static final double BESIDE = 18;
 
     private final OpenDocument document;
     private final ListView<Universe> list = new ListView<>();
+    private final Columns columns = new Columns(List.of(
+            new Column("Universe", 130, 168, 2, 0),
+            new Column("Art-Net", 80, 88, 0, 0),
+            new Column("sACN", 98, 104, 0, 0),
+            new Column("", 24, 24, 0, 0),
+            new Column("Sent by", 110, 128, 3, 0),
+            new Column("Received by", 116, 140, 4, 0),
+            new Column("Filled, 512 slots", 110, 138, 3, 1)));
     private final Label summary = Texts.of("", "soft", "small");
     private final SwitchMenu switches;
     private final MainPane pane;
@@ -71,19 +85,16 @@ public final class UniversesPage implements PageView {
     private UniversesPage(OpenDocument document) {
         this.document = document;
         this.switches = new SwitchMenu(document);
-        HBox head = new HBox(
-                Texts.column("Universe", NAME),
-                Texts.column("Art-Net", ARTNET),
-                Texts.column("sACN", SACN),
-                Texts.column("", 24),
-                Texts.column("Sent by", SENT),
-                Texts.column("Received by", TAKEN),
-                Texts.column("Filled, 512 slots", SLOTS));
         list.setId("universe-list");
         list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         list.addEventFilter(KeyEvent.KEY_PRESSED, switches::key);
         Lists.keepInSight(list);
         list.setFixedCellSize(40);
+        list.widthProperty().addListener(o -> {
+            if (columns.fit(list.getWidth() - BESIDE)) {
+                list.refresh();
+            }
+        });
         list.setAccessibleText("Universes");
         list.setCellFactory(v -> new Cell());
         VBox.setVgrow(list, Priority.ALWAYS);
@@ -95,18 +106,18 @@ public final class UniversesPage implements PageView {
                         Buttons.item("Route a run of universes …", "universes-range", this::range),
                         Buttons.item("Import a table of routes …", "universes-import", this::importRoutes),
                         Buttons.item("Write routes as a table …", "universes-export", this::exportRoutes));
-        HBox below = new HBox(
+        FlowPane below = new FlowPane(
                 8,
+                2,
                 summary,
-                Mark.gap(),
                 Buttons.quiet("Load …", "universes-load", this::load),
                 Buttons.quiet("Who wins …", "universes-wins", this::whoWins),
                 Buttons.quiet("Which protocol? …", "universes-protocol", this::protocols),
                 Buttons.quiet("Renumber, route …", "universes-numbers", this::numbers),
                 switches,
                 more);
-        below.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        pane = new MainPane(head, list, below);
+        below.setMinWidth(0);
+        pane = new MainPane(columns.head(), list, below);
         list.getSelectionModel().selectedItemProperty().addListener((o, old, universe) -> {
             if (universe != null && !refreshing) {
                 document.select(universe.id());
@@ -299,7 +310,7 @@ public final class UniversesPage implements PageView {
                                             : "does not exist"));
             Verdict verdict = paths.paths().isEmpty() ? Verdict.NOT_APPLICABLE : paths.verdict();
             VBox mark = new VBox(Mark.of(verdict));
-            fix(mark, 24);
+            fix(mark, STATE);
             mark.setPadding(new Insets(6, 0, 0, 0));
             lane.getChildren()
                     .addAll(
@@ -319,9 +330,9 @@ public final class UniversesPage implements PageView {
             return wires;
         }
 
-        private static Node numbers(Set<Integer> wires, double width, java.util.function.IntFunction<String> dress) {
+        private Node numbers(Set<Integer> wires, int column, java.util.function.IntFunction<String> dress) {
             VBox box = new VBox(-1);
-            fix(box, width);
+            fix(box, column);
             if (wires.isEmpty()) {
                 box.getChildren().add(Texts.of("–", "soft"));
             }
@@ -363,9 +374,9 @@ public final class UniversesPage implements PageView {
             return names;
         }
 
-        private static Node words(List<String> names, double width, String none) {
+        private Node words(List<String> names, int column, String none) {
             VBox box = new VBox(-2);
-            fix(box, width);
+            fix(box, column);
             box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
             if (names.isEmpty()) {
                 box.getChildren().add(Texts.of(none, "soft"));
@@ -377,14 +388,17 @@ public final class UniversesPage implements PageView {
             return box;
         }
 
-        private static Node slots(PlanIndex index, Universe u) {
+        private Node slots(PlanIndex index, Universe u) {
             Pane pane = new Pane();
             fix(pane, SLOTS);
+            if (columns.width(SLOTS) <= 0) {
+                return pane;
+            }
             pane.setMaxHeight(16);
-            Rectangle frame = new Rectangle(0.5, 0.5, SLOTS - 6, 13);
+            Rectangle frame = new Rectangle(0.5, 0.5, columns.width(SLOTS) - 6, 13);
             frame.getStyleClass().add("slots");
             pane.getChildren().add(frame);
-            double scale = (SLOTS - 6) / Universe.SLOTS;
+            double scale = (columns.width(SLOTS) - 6) / Universe.SLOTS;
             Color hue = Color.web(UniverseHue.of(u));
             for (Fixture f : index.fixturesIn(u.id())) {
                 for (Break b : f.breaks()) {
@@ -402,9 +416,9 @@ public final class UniversesPage implements PageView {
         }
 
         /** Neighbouring universes differ by hatch as well as by hue. */
-        private static void hatch(Pane pane, Universe u) {
+        private void hatch(Pane pane, Universe u) {
             int kind = UniverseHue.hatch(u);
-            for (double x = 6; kind > 0 && x < SLOTS - 6; x += 8) {
+            for (double x = 6; kind > 0 && x < columns.width(SLOTS) - 6; x += 8) {
                 Line line = kind == 1
                         ? new Line(x, 13, x + 5, 1)
                         : kind == 2 ? new Line(x, 1, x + 5, 13) : new Line(x, 7, x + 5, 7);
@@ -414,7 +428,10 @@ public final class UniversesPage implements PageView {
             }
         }
 
-        private static void fix(javafx.scene.layout.Region region, double width) {
+        private void fix(javafx.scene.layout.Region region, int column) {
+            double width = columns.width(column);
+            region.setVisible(width > 0);
+            region.setManaged(width > 0);
             region.setMinWidth(width);
             region.setPrefWidth(width);
             region.setMaxWidth(width);
