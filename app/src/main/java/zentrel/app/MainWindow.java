@@ -195,7 +195,15 @@ final class MainWindow {
         steps.seen(evidence);
     }
 
-    private void help(String page) {
+    /** An empty plan and the start page, whatever was open. */
+    void beginAgain() {
+        files.begin();
+        starting.begin();
+        refreshStart();
+    }
+
+    /** Shows a help page, by its name. */
+    void help(String page) {
         helping.show(page);
     }
 
@@ -215,9 +223,8 @@ final class MainWindow {
     }
 
     private void newPlan() {
-        if (files.begin()) {
-            starting.begin();
-            refreshStart();
+        if (files.mayLose()) {
+            beginAgain();
         }
     }
 

@@ -46,13 +46,9 @@ final class PlanFiles {
         return Optional.ofNullable(chooser(title).showOpenDialog(stage)).map(File::toPath);
     }
 
-    /** Begins an empty plan; whether that was done. */
-    boolean begin() {
-        boolean may = mayLose();
-        if (may) {
-            document.show(LoadedPlan.of(Plan.EMPTY));
-        }
-        return may;
+    /** Begins an empty plan. */
+    void begin() {
+        document.show(LoadedPlan.of(Plan.EMPTY));
     }
 
     void open() {

@@ -49,12 +49,10 @@ final class Shots {
         view(1, 1500, () -> {}, "overview");
         view(0, 900, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "gear");
         view(0, 700, () -> window.view(GearPage.class).form(), "gear-form");
-        view(0, 700, () -> window.view(GearPage.class).patterns(), "gear-patterns");
         view(0, 700, () -> window.view(GearPage.class).profiles(), "gear-profiles");
         view(1, 500, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "flow");
         view(2, 500, () -> document.select(Kind.ADAPTER.id("jetty-node.network")), "addresses");
         view(2, 900, () -> window.view(AddressesPage.class).move("172.20.0.0/16"), "address-move");
-        view(2, 900, () -> window.view(AddressesPage.class).giveOut(true), "address-give");
         view(2, 1500, () -> window.view(AddressesPage.class).importTable(TABLE), "address-import");
         view(
                 1,
@@ -121,6 +119,9 @@ final class Shots {
                 },
                 "bench-cue");
         view(3, 900, () -> window.view(UniversesPage.class).load(), "universes-load");
+        view(3, 900, () -> window.help("rule-universe.off-by-one"), "help");
+        steps.add(new Step(300, window::beginAgain));
+        steps.add(new Step(900, () -> picture("start")));
         steps.add(new Step(100, Platform::exit));
         next();
     }
