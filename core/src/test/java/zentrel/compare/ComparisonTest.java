@@ -49,7 +49,7 @@ class ComparisonTest {
                         "Removed: control link " + PIER.index().name(Kind.LINK.id("go")));
         assertThat(comparison.devices())
                 .as("a new name on paper touches nothing")
-                .containsExactly("Node A", "Node B", "Cue box");
+                .containsExactly("Node A", "Node B", "Cue computer");
     }
 
     @Test

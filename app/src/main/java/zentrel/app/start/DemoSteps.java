@@ -26,7 +26,7 @@ public final class DemoSteps extends VBox {
     private static final Id<Host> NODE = Kind.HOST.id("boathouse-node");
     private static final Id<Port> PORT = Kind.PORT.id("boathouse-node.p1");
     private static final List<String> STEPS = List.of(
-            "Choose the Boathouse node: type it into the box at the top.",
+            "Choose the Boathouse node: type it at the top (Ctrl+K).",
             "Read what is wrong: press Why?",
             "Apply the fix.",
             "On the bench start the stand-ins, arm loopback, raise a level of U5.",
