@@ -87,6 +87,7 @@ final class MainWindow {
         margin.onRead(steps::read);
         VBox.setVgrow(margin, Priority.ALWAYS);
         side.getChildren().setAll(steps, margin);
+        side.managedProperty().bind(side.visibleProperty());
         root.setRight(side);
         root.setBottom(strip);
         starting = new Starting(document, library, files, this);
@@ -274,8 +275,14 @@ final class MainWindow {
                 .put(
                         KeyCombination.valueOf("F1"),
                         () -> helping.key(pages.get(shownPage).title()));
+        scene.getAccelerators().put(KeyCombination.valueOf("F9"), this::foldSide);
         scene.getAccelerators().put(KeyCombination.valueOf("F12"), output::stop);
         scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));
+    }
+
+    /** Gives the room at the right to the page, or takes it back. */
+    private void foldSide() {
+        side.setVisible(!side.isVisible());
     }
 
     /** What was typed last is still there, and the next letter takes its place. */
@@ -308,6 +315,7 @@ final class MainWindow {
         commands.add(new Command("Overview of all findings", () -> document.select(null)));
         commands.add(new Command("Stop all output", output::stop));
         commands.add(new Command("Day or night colours", top::changeColours));
+        commands.add(new Command("Fold away what is at the right, or show it again", this::foldSide));
         commands.add(new Command("Keys", () -> helping.show(HelpPages.KEYS)));
         commands.addAll(helping.commands());
         return commands;

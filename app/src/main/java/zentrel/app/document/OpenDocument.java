@@ -1,7 +1,6 @@
 package zentrel.app.document;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -9,9 +8,6 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledFuture;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -59,14 +55,8 @@ public final class OpenDocument {
 
     private static final System.Logger LOG = System.getLogger(OpenDocument.class.getName());
 
-    /** How soon an edit is kept for after a kill, in milliseconds. */
-    private static final int KEEP_AFTER_MILLIS = 250;
-
     /** An edit worked out in the background, with the plan that comes of it and its findings. */
     private record Worked(Made made, Plan after, Report report) {}
-
-    /** What the journal is to keep. */
-    private record Kept(LoadedPlan plan, boolean dirty, Optional<Path> file) {}
 
     private final Path folder;
     private final RecentPlans recent;
@@ -75,7 +65,7 @@ public final class OpenDocument {
             daemon("pictures"); // an edit does not wait for the pictures of the one before
     private final ExecutorService trials = daemon("trials"); // nor for fixes that are tried on the plan before it
     private final ScheduledExecutorService disk = Executors.newSingleThreadScheduledExecutor(r -> named(r, "disk"));
-    private final AtomicReference<@Nullable Kept> next = new AtomicReference<>();
+    private final KeptWork kept;
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Id<?>> selection = new SimpleObjectProperty<>(null);
     private final ReadOnlyObjectWrapper<@Nullable Changing> proposed = new ReadOnlyObjectWrapper<>(null);
@@ -91,7 +81,6 @@ public final class OpenDocument {
     private UnknownFields unknown = UnknownFields.NONE;
     private Plan saved = Plan.EMPTY;
     private @Nullable Path file;
-    private @Nullable Journal journal;
 
     /**
      * A document with an empty plan.
@@ -101,6 +90,7 @@ public final class OpenDocument {
     public OpenDocument(Path folder) {
         this.folder = folder;
         this.recent = new RecentPlans(folder.resolve("recent.txt"));
+        this.kept = new KeptWork(folder.resolve("journal"), disk, why -> Platform.runLater(() -> tell(why)));
         report.addListener((o, before, now) -> latest = now);
     }
 
@@ -475,38 +465,12 @@ public final class OpenDocument {
 
     /** Keeps the plan in the journal soon; edits that come close together are written once. */
     private void keep() {
-        Kept kept = new Kept(new LoadedPlan(history.plan(), unknown), unsaved.get(), file());
-        if (next.getAndSet(kept) == null) {
-            ScheduledFuture<?> unused = disk.schedule(this::writeKept, KEEP_AFTER_MILLIS, TimeUnit.MILLISECONDS);
-        }
-    }
-
-    /** On the thread of the disk. */
-    private void writeKept() {
-        Kept kept = next.getAndSet(null);
-        if (kept == null) {
-            return;
-        }
-        try {
-            if (journal == null) {
-                if (!kept.dirty()) {
-                    return;
-                }
-                journal = Journal.start(folder.resolve("journal"));
-            }
-            if (kept.dirty()) {
-                journal.keep(kept.plan(), kept.file());
-            } else {
-                journal.forget();
-            }
-        } catch (PlanFileException e) {
-            Platform.runLater(() -> tell(String.valueOf(e.getMessage())));
-        }
+        kept.soon(new LoadedPlan(history.plan(), unknown), unsaved.get(), file());
     }
 
     /** Looks for work that an earlier run left behind, and offers it; removes temporary files of runs that were killed. */
     public void offerLeftWork() {
-        inBackground(disk, this::leftWork, found -> {
+        inBackground(disk, () -> kept.leftWork(recent.list()), found -> {
             String problems = String.join(" ", found.problems());
             if (found.left().isEmpty()) {
                 if (!problems.isEmpty()) {
@@ -540,55 +504,17 @@ public final class OpenDocument {
         }));
     }
 
-    private Journal.Found leftWork() throws PlanFileException {
-        PlanFile.removeLeftovers(recent.list());
-        return Journal.left(folder.resolve("journal"));
-    }
-
-    /** What the file of a recovered plan holds, to tell what is unsaved; a damaged one holds nothing that counts. */
-    private record OnDisk(Plan plan, Optional<String> problem) {}
-
-    private static OnDisk onDisk(Optional<Path> path) {
-        if (path.isEmpty() || !Files.exists(path.get())) {
-            return new OnDisk(Plan.EMPTY, Optional.empty());
-        }
-        try {
-            return new OnDisk(PlanFile.open(path.get()).plan(), Optional.empty());
-        } catch (PlanFileException e) {
-            return new OnDisk(
-                    Plan.EMPTY,
-                    Optional.of("Recovered. The file " + path.get() + " itself cannot be read: " + e.getMessage()
-                            + " Save replaces it."));
-        }
-    }
-
     private void bringBack(Journal.Left left) {
-        inBackground(disk, () -> onDisk(left.file()), onDisk -> {
+        inBackground(disk, () -> KeptWork.onDisk(left.file()), onDisk -> {
             become(left.plan(), left.file().orElse(null), onDisk.plan());
             onDisk.problem().ifPresent(this::tell);
-            disk.execute(() -> {
-                writeKept();
-                try {
-                    Journal.discard(left); // it is in this window's own journal by now
-                } catch (PlanFileException e) {
-                    LOG.log(System.Logger.Level.WARNING, e.getMessage(), e);
-                }
-            });
+            disk.execute(() -> kept.taken(left));
         });
     }
 
     /** Ends in order: the journal is emptied. Waits for what is being written, for a short while. */
     public void close() throws IOException {
-        disk.execute(() -> {
-            next.set(null); // it is given up on purpose
-            try {
-                if (journal != null) {
-                    journal.close();
-                }
-            } catch (PlanFileException e) {
-                LOG.log(System.Logger.Level.WARNING, e.getMessage(), e);
-            }
-        });
+        disk.execute(kept::giveUp);
         disk.shutdown();
         checker.shutdownNow();
         pictures.shutdownNow();
