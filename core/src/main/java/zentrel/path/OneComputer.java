@@ -69,7 +69,7 @@ final class OneComputer {
     /**
      * Whether the sender gives a copy to programs on its own computer, by whatever adapter they listen. Without the copy a
      * multicast does not come back, unless it is sent on loopback, whence everything does; a broadcast does all the same, on Linux
-     * (all tried against its kernel).
+     * (all tried against its kernel); of other systems it is not known.
      */
     private static boolean copied(HopDraft named, Shipment s, Host host, Adapter out) {
         Optional<Protocol> protocol = protocol(s.send());
@@ -89,7 +89,9 @@ final class OneComputer {
                     s.to(),
                     "device",
                     host);
-            if (s.delivery() == Delivery.MULTICAST) {
+            if (host.system() != OperatingSystem.LINUX) { // what the others hand back without it was tried nowhere
+                named.notKnown(Reason.NO_LOCAL_COPY, s.from().id(), facts.in("other-system"));
+            } else if (s.delivery() == Delivery.MULTICAST) {
                 named.broken(Reason.NO_LOCAL_COPY, s.from().id(), facts);
             } else {
                 named.atRisk(Reason.NO_LOCAL_COPY, s.from().id(), facts);

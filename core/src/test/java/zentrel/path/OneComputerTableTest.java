@@ -97,6 +97,9 @@ class OneComputerTableTest {
         // the sender's switch
         "linux, wired wifi, wired, wired, multicast, no copy, broken universe.no-local-copy",
         "linux, wired wifi, wired, wired, broadcast, no copy, at risk universe.no-local-copy",
+        "windows, wired wifi, wired, wired, multicast, no copy, not known universe.no-local-copy",
+        "macos, wired wifi, wired, wired, broadcast, no copy, not known universe.no-local-copy",
+        "windows, wired wifi, wired, wired, 10.71.0.1, no copy, passes",
         "linux, wired wifi, wired, wired, 10.71.0.1, no copy, passes",
         "linux, wired wifi, loopback, loopback, multicast, no copy, passes",
         // whether they run
@@ -109,8 +112,12 @@ class OneComputerTableTest {
         SignalPaths paths = new SignalPaths(plan);
         SignalPath path = paths.ofUniverse(Kind.UNIVERSE.id("u")).paths().get(0);
         String issues = path.issues().map(i -> i.reason().code()).distinct().collect(Collectors.joining(" "));
-        String verdict =
-                path.verdict() == Verdict.BROKEN ? "broken " : path.verdict() == Verdict.AT_RISK ? "at risk " : "";
+        String verdict = switch (path.verdict()) {
+            case BROKEN -> "broken ";
+            case AT_RISK -> "at risk ";
+            case NOT_KNOWN -> "not known ";
+            case PASSES, NOT_APPLICABLE -> "";
+        };
         assertThat(verdict.isEmpty() ? "passes" : verdict + issues).isEqualTo(expected);
         path.hops()
                 .filter(h -> !h.issues().isEmpty())
