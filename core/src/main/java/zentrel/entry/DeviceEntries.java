@@ -77,7 +77,7 @@ final class DeviceEntries {
                         "own-supplies",
                         "Supplies of this one",
                         "own.supplies",
-                        Formats.list(OwnFormats.SUPPLY_FORMAT),
+                        OwnFormats.SUPPLIES,
                         h -> h.own().supplies(),
                         (h, s) -> h.withOwn(h.own().withSupplies(s)))
                 .optional(
@@ -91,7 +91,7 @@ final class DeviceEntries {
                         "own-signs",
                         "Signs of this one",
                         "own.signs",
-                        Formats.list(OwnFormats.SIGN_FORMAT),
+                        OwnFormats.SIGNS,
                         h -> h.own().signs(),
                         (h, s) -> h.withOwn(h.own().withSigns(s)))
                 .group("Firewall and routes")

@@ -208,18 +208,28 @@ public final class Formats {
         };
     }
 
-    /** Several values with commas between. */
+    /** Several values with commas between; semicolons are read, too. */
     public static <V> Format<List<V>> list(Format<V> format) {
+        return list(format, ",;");
+    }
+
+    /**
+     * Several values.
+     *
+     * @param between the characters that separate them, the one that is written first
+     */
+    static <V> Format<List<V>> list(Format<V> format, String between) {
+        String written = between.charAt(0) + " ";
         return new Format<>() {
             @Override
             public String shown(Plan plan, List<V> values) {
-                return values.stream().map(v -> format.shown(plan, v)).collect(Collectors.joining(", "));
+                return values.stream().map(v -> format.shown(plan, v)).collect(Collectors.joining(written));
             }
 
             @Override
             public List<V> read(Plan plan, String text) {
                 List<V> values = new ArrayList<>();
-                for (String part : text.split("[,;]", -1)) {
+                for (String part : text.split("[" + between + "]", -1)) {
                     if (!part.isBlank()) {
                         values.add(format.read(plan, part.strip()));
                     }
@@ -229,7 +239,7 @@ public final class Formats {
 
             @Override
             public String hint() {
-                return format.hint().isEmpty() ? "a, b, …" : format.hint() + ", …";
+                return (format.hint().isEmpty() ? "a" + written + "b" : format.hint()) + written + "…";
             }
         };
     }

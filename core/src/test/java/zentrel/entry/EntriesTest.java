@@ -1,6 +1,7 @@
 package zentrel.entry;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
@@ -13,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import zentrel.TestPlans;
@@ -21,6 +23,9 @@ import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanWriter;
 import zentrel.plan.*;
+import zentrel.profile.ProfileSign;
+import zentrel.profile.ProfileSupply;
+import zentrel.profile.VoltRange;
 
 /** Whatever a plan can hold can be entered, and what is entered is what is shown then. */
 class EntriesTest {
@@ -174,5 +179,22 @@ class EntriesTest {
                 }
             });
         }
+    }
+
+    /** Names as devices have them: with numbers, volts and commas of their own. */
+    @Test
+    void suppliesAndSignsOfOneDeviceAreReadAsTheyAreShown() {
+        List<ProfileSupply> supplies = List.of(
+                new ProfileSupply("DC 12 V", false, 0),
+                new ProfileSupply("Mains, left 5 W", false, 5.55, Optional.of(new VoltRange(99.5, 240))),
+                new ProfileSupply("Cable by PoE", true, 8));
+        assertThat(OwnFormats.SUPPLIES.read(Plan.EMPTY, OwnFormats.SUPPLIES.shown(Plan.EMPTY, supplies)))
+                .isEqualTo(supplies);
+        List<ProfileSign> signs = List.of(new ProfileSign("the light, left", "levels arrive", "flickers, then holds"));
+        assertThat(OwnFormats.SIGNS.read(Plan.EMPTY, OwnFormats.SIGNS.shown(Plan.EMPTY, signs)))
+                .isEqualTo(signs);
+        assertThatThrownBy(() -> OwnFormats.SUPPLIES.read(Plan.EMPTY, "Mains: many"))
+                .hasMessageContaining("\"many\"");
+        assertThatThrownBy(() -> OwnFormats.SIGNS.read(Plan.EMPTY, "light: on")).hasMessageContaining("2 parts");
     }
 }
