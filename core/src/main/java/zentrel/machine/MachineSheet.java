@@ -21,12 +21,6 @@ import zentrel.text.PlainText;
  * @param system its system; only computers have commands, a device is set by its own menus
  */
 public record MachineSheet(Id<Host> host, OperatingSystem system, List<MachineStep> steps) {
-    /** UDP port of Art-Net 4. */
-    private static final int ARTNET = 6454;
-
-    /** UDP port of sACN: ANSI E1.31-2018, Appendix A. */
-    private static final int SACN = 5568;
-
     public MachineSheet {
         steps = List.copyOf(steps);
     }
@@ -126,18 +120,15 @@ public record MachineSheet(Id<Host> host, OperatingSystem system, List<MachineSt
     static Map<String, Integer> letIn(Plan plan, Host host) {
         Map<String, Integer> ports = new LinkedHashMap<>();
         for (Application a : plan.index().applicationsOn(host.id())) {
-            for (Receiver r : plan.index().receiversOf(a.id())) {
-                if (r.protocols().contains(Protocol.ARTNET)) {
-                    ports.put("Art-Net", ARTNET);
+            for (Protocol protocol : List.of(Protocol.ARTNET, Protocol.SACN)) {
+                boolean takes = plan.index().receiversOf(a.id()).stream()
+                        .anyMatch(r -> r.protocols().contains(protocol));
+                // the answers to its polls come to that port
+                boolean findsNodes = plan.index().streamsFrom(a.id()).stream()
+                        .anyMatch(s -> s.protocol() == protocol && s.delivery() == Delivery.FOUND);
+                if (takes || findsNodes) {
+                    ports.put(protocol.title(), protocol.traffic().port().orElseThrow());
                 }
-                if (r.protocols().contains(Protocol.SACN)) {
-                    ports.put("sACN", SACN);
-                }
-            }
-            boolean findsNodes = plan.index().streamsFrom(a.id()).stream()
-                    .anyMatch(s -> s.protocol() == Protocol.ARTNET && s.delivery() == Delivery.FOUND);
-            if (findsNodes) {
-                ports.put("Art-Net", ARTNET); // the answers to its polls come to that port
             }
             a.osc()
                     .filter(o -> o.receiving().planned())

@@ -25,12 +25,6 @@ record Shipment(
         List<Ipv4Address> destinations,
         Id<?> signal,
         boolean reply) {
-    /** UDP port of Art-Net 4. */
-    private static final int ARTNET = 6454;
-
-    /** UDP port of sACN: ANSI E1.31-2018, Appendix A. */
-    private static final int SACN = 5568;
-
     /** What somebody sends of himself. */
     Shipment(
             Application from,
@@ -47,8 +41,7 @@ record Shipment(
     /** The UDP port that it comes to; empty for a stream of a console's own, of which nobody else knows. */
     Optional<Integer> port() {
         return switch (traffic) {
-            case ARTNET -> Optional.of(ARTNET);
-            case SACN -> Optional.of(SACN);
+            case ARTNET, SACN -> Optional.of(traffic.port().orElseThrow());
             case OSC -> to.osc().map(o -> o.port().inForce());
             case OWN -> Optional.empty();
         };

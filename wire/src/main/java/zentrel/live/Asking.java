@@ -20,6 +20,7 @@ import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Decoded;
 import zentrel.packet.artnet.ArtNetCodec;
+import zentrel.packet.artnet.ArtNetPacket;
 import zentrel.packet.artnet.ArtPoll;
 import zentrel.packet.artnet.ArtPollReply;
 import zentrel.source.Sources;
@@ -35,8 +36,6 @@ import zentrel.wire.UdpWire;
 public final class Asking implements AutoCloseable {
     /** How many are asked at the same time. */
     private static final int AT_ONCE = 24;
-
-    private static final int ARTNET = 6454;
 
     private static final Duration POLL_LIMIT = Duration.ofMillis(Math.round(Sources.ARTPOLL_LIMIT.value() * 1000));
 
@@ -159,7 +158,8 @@ public final class Asking implements AutoCloseable {
         CountDownLatch reply = replies.computeIfAbsent(to, a -> new CountDownLatch(1));
         try {
             UdpWire wire = wire(from.get());
-            if (!wire.send(Sending.ASKING, ARTNET, to, ARTNET, ArtNetCodec.encode(ArtPoll.plain()))) {
+            if (!wire.send(
+                    Sending.ASKING, ArtNetPacket.PORT, to, ArtNetPacket.PORT, ArtNetCodec.encode(ArtPoll.plain()))) {
                 return false;
             }
         } catch (IOException e) {
@@ -177,7 +177,7 @@ public final class Asking implements AutoCloseable {
         if (open == null) {
             open = UdpWire.open(from, guard);
             wires.put(from, open);
-            open.listen(ARTNET, true, this::replied);
+            open.listen(ArtNetPacket.PORT, true, this::replied);
         }
         return open;
     }
