@@ -44,7 +44,7 @@ final class KeeperCommand implements Callable<Integer> {
             ObjectNode device = devices.addObject();
             device.put("name", d.name()).put("place", d.place());
             d.addresses().forEach(device.putArray("addresses")::add);
-            device.put("mac", d.mac()).put("origin", d.origin());
+            device.put("mac", d.mac()).put("origin", d.origin().word());
             ArrayNode ports = device.putArray("ports");
             d.ports()
                     .forEach((what, port) -> ports.addObject().put("port", port).put("what", what));

@@ -58,11 +58,7 @@ public final class Adding {
         }
         return new Edit(
                 plan.index().name(program) + " enters " + session.name(),
-                p -> p.with(session.id(), s -> {
-                    List<Desk> desks = new ArrayList<>(s.desks());
-                    desks.add(new Desk(program, part));
-                    return s.withDesks(desks);
-                }));
+                p -> p.with(session.id(), s -> s.with(program, part)));
     }
 
     /** Lets a program leave a session. */

@@ -43,11 +43,16 @@ public record KeeperSheet(
      * @param place where it stands
      * @param addresses as planned
      * @param mac its hardware address; empty text where it is not known
-     * @param origin where its address comes from
+     * @param origin where its address comes from; one that has none yet asks by DHCP
      * @param ports the UDP ports at which it receives, each with what comes there
      */
     public record Device(
-            String name, String place, List<String> addresses, String mac, String origin, Map<String, Integer> ports) {
+            String name,
+            String place,
+            List<String> addresses,
+            String mac,
+            AddressOrigin origin,
+            Map<String, Integer> ports) {
         public Device {
             addresses = List.copyOf(addresses);
         }
@@ -109,25 +114,31 @@ public record KeeperSheet(
                         .map(a -> a.address().planned().toString())
                         .toList(),
                 adapter.mac().orElse(""),
-                switch (origin) {
-                    case MANUAL -> "typed in";
-                    case DHCP -> "by DHCP";
-                    case SELF_ASSIGNED -> "self-assigned";
-                    case FACTORY -> "factory address";
-                    case PROTOCOL -> "made from its hardware address";
-                },
+                origin,
                 MachineSheet.letIn(plan, host));
+    }
+
+    private static String inWords(AddressOrigin origin) {
+        return switch (origin) {
+            case MANUAL -> "typed in";
+            case DHCP -> "by DHCP";
+            case SELF_ASSIGNED -> "self-assigned";
+            case FACTORY -> "factory address";
+            case PROTOCOL -> "made from its hardware address";
+        };
     }
 
     private static List<String> requests(
             Plan plan, Segment segment, List<Device> devices, boolean groups, boolean broadcasts) {
         List<String> requests = new ArrayList<>();
-        long typed = devices.stream().filter(d -> d.origin().equals("typed in")).count();
+        long typed =
+                devices.stream().filter(d -> d.origin() == AddressOrigin.MANUAL).count();
         if (typed > 0) {
             requests.add("Keep " + Counted.of(typed, "address", "addresses")
                     + " out of the DHCP pool, as listed: typed in on the devices.");
         }
-        long asked = devices.stream().filter(d -> d.origin().equals("by DHCP")).count();
+        long asked =
+                devices.stream().filter(d -> d.origin() == AddressOrigin.DHCP).count();
         if (asked > 0) {
             requests.add("Reserve an address for " + Counted.of(asked, "device", "devices")
                     + " asking by DHCP, so that each has the same one every day.");
@@ -162,7 +173,7 @@ public record KeeperSheet(
             text.append("  ").append(d.name());
             text.append(d.place().isEmpty() ? "" : " (" + d.place() + ")").append(": ");
             text.append(d.addresses().isEmpty() ? "no address yet" : String.join(", ", d.addresses()));
-            text.append(", ").append(d.origin());
+            text.append(", ").append(inWords(d.origin()));
             text.append(d.mac().isEmpty() ? "" : ", " + d.mac()).append('\n');
         }
         text.append("\nUDP ports\n");

@@ -36,7 +36,9 @@ final class UniverseLimits {
                 for (Protocol protocol : Protocol.values()) {
                     application.limit(profile, protocol).ifPresent(limit -> {
                         int best = application.limitAtBest(profile, protocol).orElse(limit);
-                        judge(application, profile, protocol, limit, false);
+                        if (best > limit) {
+                            judge(application, profile, protocol, limit, false);
+                        }
                         judge(application, profile, protocol, best, true);
                     });
                 }

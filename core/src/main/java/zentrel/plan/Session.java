@@ -1,6 +1,7 @@
 package zentrel.plan;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.ArrayList;
 import java.util.List;
 import zentrel.text.PlainText;
 
@@ -17,6 +18,18 @@ public record Session(Id<Session> id, String name, String key, VersionRule versi
         PlainText.require("The name of a session", name);
         PlainText.require("The key of a session", key);
         desks = List.copyOf(desks);
+    }
+
+    /** The same session with one more desk. */
+    public Session with(Id<Application> program, Part part) {
+        List<Desk> more = new ArrayList<>(desks);
+        more.add(new Desk(program, part));
+        return withDesks(more);
+    }
+
+    /** Whether any desk leads it. */
+    public boolean isLed() {
+        return desks.stream().anyMatch(d -> d.part() == Part.PRIMARY);
     }
 
     /** One desk of a session. */

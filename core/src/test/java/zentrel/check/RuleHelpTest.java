@@ -30,7 +30,7 @@ class RuleHelpTest {
             Map.entry("address.none", "dhcp"),
             Map.entry("dhcp", "dhcp"),
             Map.entry("adapter", "loopback"),
-            Map.entry("adapter.same", "two-addresses"),
+            Map.entry("address.same-subnet-twice", "two-addresses"),
             Map.entry("network", "multicast"),
             Map.entry("receiver", "directed-broadcast"),
             Map.entry("universe", "universe-numbers"),

@@ -72,12 +72,7 @@ final class NeedFixes {
                 .limit(1)
                 .map(s -> new Edit(
                         "Let " + remedies.name(program.id()) + " enter " + s.name(),
-                        p -> p.with(s.id(), x -> {
-                            List<Session.Desk> desks = new ArrayList<>(x.desks());
-                            boolean led = desks.stream().anyMatch(m -> m.part() == Part.PRIMARY);
-                            desks.add(new Session.Desk(program.id(), led ? Part.REMOTE : Part.PRIMARY));
-                            return x.withDesks(desks);
-                        })))
+                        p -> p.with(s.id(), x -> x.with(program.id(), x.isLed() ? Part.REMOTE : Part.PRIMARY))))
                 .toList();
     }
 
