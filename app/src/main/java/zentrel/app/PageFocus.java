@@ -16,6 +16,8 @@ final class PageFocus {
         if (page.getScene() == null || holds(page, page.getScene().getFocusOwner())) {
             return;
         }
+        page.applyCss(); // what scrolls has its content only once it is laid out
+        page.layout();
         List<Node> all = new ArrayList<>();
         collect(page, all);
         all.stream()

@@ -6,6 +6,7 @@ import static zentrel.app.Fx.settled;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javafx.scene.Node;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -54,6 +55,29 @@ class StartWindowTest extends OpenWindow {
         assertThat(there(robot, "#start-page"))
                 .as("whoever undoes all is not sent away")
                 .isFalse();
+    }
+
+    /** Whoever begins with a sentence need not look for the line: keys go there, at the start and after Ctrl+N. */
+    @Test
+    void theKeyboardIsInTheLineOfWords(FxRobot robot) {
+        for (int time = 0; time < 2; time++) {
+            begun(robot);
+            settled(() -> {
+                Node owner = stage.getScene().getFocusOwner();
+                return owner != null && "start-line".equals(owner.getId());
+            });
+            robot.write("node 4");
+            robot.push(KeyCode.ENTER);
+            settled(() -> document.plan().hosts().size() == 1);
+            fx(() -> {
+                document.tell("What is told of one plan is not of the next.");
+                document.show(LoadedPlan.of(document.plan()));
+                return true;
+            });
+            settled(() -> !there(robot, "#start-page"));
+            assertThat(fx(() -> document.noticeProperty().get())).isNull();
+            robot.push(KeyCode.CONTROL, KeyCode.N);
+        }
     }
 
     @Test

@@ -283,10 +283,7 @@ public final class OpenDocument {
     }
 
     public void undo() {
-        Notice said = notice.get();
-        if (said != null && said.action().isEmpty()) {
-            notice.set(null); // what it says of the change is no longer so; what offers something stays
-        }
+        forgetWhatWasTold();
         history.undo();
         changed();
     }
@@ -406,7 +403,16 @@ public final class OpenDocument {
         changed();
     }
 
+    /** What was told of the plan is no longer so; what offers something stays. */
+    private void forgetWhatWasTold() {
+        Notice said = notice.get();
+        if (said != null && said.action().isEmpty()) {
+            notice.set(null);
+        }
+    }
+
     private void replace(LoadedPlan loaded, @Nullable Path from, Plan asSaved) {
+        forgetWhatWasTold();
         history = new History(loaded.plan());
         unknown = loaded.unknown();
         file = from;

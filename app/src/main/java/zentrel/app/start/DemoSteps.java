@@ -1,6 +1,7 @@
 package zentrel.app.start;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.layout.HBox;
@@ -66,6 +67,7 @@ public final class DemoSteps extends VBox {
             if (!begins) {
                 return;
             }
+            Arrays.fill(done, false);
             setVisible(true);
             setManaged(true);
             draw();

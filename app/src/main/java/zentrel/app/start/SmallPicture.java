@@ -11,8 +11,6 @@ import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.StrokeLineCap;
 import javafx.scene.text.Text;
 import zentrel.app.look.UniverseHue;
-import zentrel.plan.Kind;
-import zentrel.plan.Universe;
 
 /** What a way in gives, drawn small: senders at the left, ribbons in the hues of their universes, devices at the right. */
 final class SmallPicture extends Pane {
@@ -31,7 +29,7 @@ final class SmallPicture extends Pane {
     }
 
     private static Color hue(int number) {
-        return Color.web(UniverseHue.of(new Universe(Kind.UNIVERSE.id("u"), "", number, false)));
+        return Color.web(UniverseHue.of(number));
     }
 
     /** A rig of one source and three devices, without names: it is still to be asked for. */
