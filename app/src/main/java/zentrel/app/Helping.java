@@ -1,7 +1,6 @@
 package zentrel.app;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.Node;
@@ -16,14 +15,6 @@ import zentrel.path.HopKind;
 
 /** Help in place of the page in front: F1 shows what is said of what is selected, F1 again the keys, Esc the page again. */
 final class Helping {
-    /** What is explained where nothing is wrong with what is selected, by the page of the window. */
-    private static final Map<String, String> BY_PAGE = Map.of(
-            "Addresses", "concept-subnet-mask",
-            "Universes", "concept-universe-numbers",
-            "Flow", "hop-1",
-            "Gear", "concept-two-addresses",
-            "Bench", "concept-loopback");
-
     private final OpenDocument document;
     private final PathStrip strip;
     private final Supplier<Optional<String>> rule;
@@ -39,18 +30,22 @@ final class Helping {
         this.front = front;
     }
 
-    /** F1. */
-    void key(String page) {
+    /**
+     * F1.
+     *
+     * @param page the help page of the page in front, if it has one
+     */
+    void key(Optional<String> page) {
         show(isShown() ? HelpPages.KEYS : about(page));
     }
 
     /** The page about the hop that was chosen, the first finding of what is selected, or what the page in front is for. */
-    private String about(String page) {
+    private String about(Optional<String> page) {
         Optional<String> hop = strip.chosen().map(HopKind::number).map(n -> "hop-" + n);
-        return HelpPages.named(hop.or(() -> document.selectionProperty().get() == null
-                        ? Optional.empty()
-                        : rule.get().map(r -> "rule-" + r))
-                .orElse(BY_PAGE.getOrDefault(page, HelpPages.INDEX)));
+        Optional<String> wrong = document.selectionProperty().get() == null
+                ? Optional.empty()
+                : rule.get().map(r -> "rule-" + r);
+        return HelpPages.named(hop.or(() -> wrong).or(() -> page).orElse(HelpPages.INDEX));
     }
 
     /** Shows a help page, by its name. */

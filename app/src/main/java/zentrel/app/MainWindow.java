@@ -274,7 +274,7 @@ final class MainWindow {
         scene.getAccelerators()
                 .put(
                         KeyCombination.valueOf("F1"),
-                        () -> helping.key(pages.get(shownPage).title()));
+                        () -> helping.key(pages.get(shownPage).help()));
         scene.getAccelerators().put(KeyCombination.valueOf("F9"), this::foldSide);
         scene.getAccelerators().put(KeyCombination.valueOf("F12"), output::stop);
         scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));

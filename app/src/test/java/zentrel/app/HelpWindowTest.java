@@ -10,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -19,11 +20,14 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.StackPane;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.app.document.UserLibrary;
 import zentrel.app.help.HelpPages;
 import zentrel.app.help.HelpPane;
 import zentrel.app.help.HelpPicture;
 import zentrel.app.sheet.Picture;
 import zentrel.app.sheet.SvgSheet;
+import zentrel.app.shell.OutputStatus;
+import zentrel.app.shell.PageContext;
 import zentrel.app.start.DemoSteps;
 import zentrel.check.Rule;
 import zentrel.check.RuleBook;
@@ -54,6 +58,11 @@ class HelpWindowTest extends OpenWindow {
         for (HopKind hop : HopKind.values()) {
             assertThat(HelpPages.all()).containsKey("hop-" + hop.number());
         }
+        PageContext context =
+                new PageContext(document, new UserLibrary(home), e -> {}, new OutputStatus(), t -> Optional.empty());
+        assertThat(Pages.all(context))
+                .allSatisfy(
+                        p -> assertThat(HelpPages.all()).containsKey(p.help().orElseThrow()));
         try (Stream<Path> files = Files.list(FOLDER)) {
             for (Path file : files.filter(f -> f.toString().endsWith(".md")).toList()) {
                 Matcher link = LINK.matcher(Files.readString(file));

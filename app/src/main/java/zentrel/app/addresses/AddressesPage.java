@@ -93,6 +93,7 @@ public final class AddressesPage implements PageView {
                         "Addresses",
                         EnumSet.of(Area.ADDRESSES),
                         () -> new AddressesPage(context.document()))
+                .explainedBy("concept-subnet-mask")
                 .offers("Assign addresses", page -> page.giveOut(false))
                 .offers("This computer, as it is", AddressesPage::here)
                 .offers("Which range should each segment use?", AddressesPage::advise)

@@ -5,14 +5,13 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import zentrel.address.RangeAdvice;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
+import zentrel.app.look.Clip;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Panel;
@@ -58,9 +57,7 @@ final class AdvicePanel extends Panel {
             sheet.setWrapText(true);
             sheet.setMinHeight(USE_PREF_SIZE);
             Button copy = Buttons.action("Copy the sheet", "advice-copy-" + segment.value(), () -> {
-                ClipboardContent content = new ClipboardContent();
-                content.putString(text);
-                Clipboard.getSystemClipboard().setContent(content);
+                Clip.put(text);
                 document.tell("Copied: what the lights put on "
                         + plan.index().segment(segment).name() + ".");
             });

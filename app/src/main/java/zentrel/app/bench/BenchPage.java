@@ -199,6 +199,7 @@ public final class BenchPage implements PageView {
     /** The bench, as the window lists it. */
     public static PageEntry<BenchPage> entry(PageContext context) {
         return new PageEntry<>(BenchPage.class, "Bench", Set.of(), () -> new BenchPage(context))
+                .explainedBy("concept-loopback")
                 .does("Start the stand-ins", BenchPage::startStandins)
                 .does("Arm loopback", BenchPage::arm);
     }

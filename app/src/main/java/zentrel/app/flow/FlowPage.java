@@ -281,10 +281,11 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
     /** The page, as the window lists it. */
     public static PageEntry<FlowPage> entry(PageContext context) {
         return new PageEntry<>(
-                FlowPage.class,
-                "Flow",
-                EnumSet.of(Area.SIGNALS, Area.CONTROL, Area.PATCH),
-                () -> new FlowPage(context.document()));
+                        FlowPage.class,
+                        "Flow",
+                        EnumSet.of(Area.SIGNALS, Area.CONTROL, Area.PATCH),
+                        () -> new FlowPage(context.document()))
+                .explainedBy("hop-1");
     }
 
     @Override

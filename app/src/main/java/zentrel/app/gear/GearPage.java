@@ -103,6 +103,7 @@ public final class GearPage implements PageView {
                         "Gear",
                         EnumSet.of(Area.GEAR, Area.DESKS),
                         () -> new GearPage(context.document(), context.library()))
+                .explainedBy("concept-two-addresses")
                 .offers("Add gear", GearPage::say)
                 .offersInMenu("Start from a pattern …", GearPage::patterns)
                 .offersInMenu("Profiles …", GearPage::profiles)

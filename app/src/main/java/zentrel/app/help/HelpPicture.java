@@ -16,8 +16,6 @@ import zentrel.app.look.UniverseHue;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
 import zentrel.path.HopKind;
-import zentrel.plan.Kind;
-import zentrel.plan.Universe;
 
 /**
  * The picture of a help page, drawn from a line that stands beside it in the text: {@code hops: 5} is a path that fails at hop 5,
@@ -191,7 +189,7 @@ public final class HelpPicture extends Pane {
         double half = (x + right) / 2;
         Path path = new Path(new MoveTo(x, y), new CubicCurveTo(half, y, half, end, right, end));
         path.setFill(null);
-        path.setStroke(Color.web(UniverseHue.of(new Universe(Kind.UNIVERSE.id("u"), "", hue, false))));
+        path.setStroke(Color.web(UniverseHue.of(hue)));
         path.setStrokeWidth(4);
         path.setOpacity(none ? 0.25 : 0.9);
         getChildren().add(path);

@@ -1,30 +1,35 @@
 package zentrel.app.help;
 
+import java.util.List;
 import java.util.function.Consumer;
-import javafx.scene.Node;
 import javafx.scene.control.Hyperlink;
-import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextFlow;
+import org.commonmark.ext.gfm.tables.TableBlock;
+import org.commonmark.ext.gfm.tables.TableHead;
+import org.commonmark.ext.gfm.tables.TableRow;
+import org.commonmark.ext.gfm.tables.TablesExtension;
 import org.commonmark.node.AbstractVisitor;
 import org.commonmark.node.BulletList;
 import org.commonmark.node.Code;
+import org.commonmark.node.CustomBlock;
 import org.commonmark.node.Emphasis;
 import org.commonmark.node.Heading;
 import org.commonmark.node.Image;
 import org.commonmark.node.Link;
 import org.commonmark.node.ListItem;
+import org.commonmark.node.Node;
 import org.commonmark.node.Paragraph;
 import org.commonmark.node.SoftLineBreak;
 import org.commonmark.node.StrongEmphasis;
 import org.commonmark.parser.Parser;
 import zentrel.app.look.Texts;
 
-/** A page of Markdown as nodes: headings, paragraphs, lists, links to other pages, pictures that are drawn, and rows of a table. */
+/** A page of Markdown as nodes: headings, paragraphs, lists, links to other pages, pictures that are drawn, tables. */
 final class HelpText extends AbstractVisitor {
     private final VBox page = new VBox(10);
     private final Consumer<String> follow;
@@ -43,14 +48,11 @@ final class HelpText extends AbstractVisitor {
      */
     static VBox of(String markdown, Consumer<String> follow) {
         HelpText text = new HelpText(follow);
-        int table = markdown.indexOf("\n| ");
         Parser.builder()
+                .extensions(List.of(TablesExtension.create()))
                 .build()
-                .parse(table < 0 ? markdown : markdown.substring(0, table))
+                .parse(markdown)
                 .accept(text);
-        if (table >= 0) {
-            text.page.getChildren().add(table(markdown.substring(table + 1)));
-        }
         return text.page;
     }
 
@@ -151,22 +153,33 @@ final class HelpText extends AbstractVisitor {
         line.getChildren().add(text);
     }
 
-    /** The rows of a table, without the row that draws a line. */
-    private static Node table(String markdown) {
-        GridPane grid = new GridPane(16, 4);
-        int row = 0;
-        for (String each : markdown.lines().toList()) {
-            if (!each.startsWith("|") || each.startsWith("|--")) {
-                continue;
-            }
-            String[] cells = each.substring(1).split("\\|", -1);
-            for (int i = 0; i + 1 < cells.length; i++) {
-                Label cell = Texts.wrapped(cells[i].strip().replace("`", ""), row == 0 ? "strong" : "label");
-                cell.setMaxWidth(i == 2 ? HelpPicture.WIDTH : 220);
-                grid.add(cell, i, row);
-            }
-            row++;
+    @Override
+    public void visit(CustomBlock block) {
+        if (block instanceof TableBlock) {
+            GridPane grid = new GridPane(16, 4);
+            page.getChildren().add(grid);
+            TextFlow around = line;
+            rows(block, grid);
+            line = around;
         }
-        return grid;
+    }
+
+    /** The rows of a table below one of its parts; each cell is a line of its own. */
+    private void rows(Node part, GridPane grid) {
+        for (Node child = part.getFirstChild(); child != null; child = child.getNext()) {
+            if (child instanceof TableRow) {
+                int row = grid.getRowCount();
+                int column = 0;
+                for (Node cell = child.getFirstChild(); cell != null; cell = cell.getNext()) {
+                    begin();
+                    style = part instanceof TableHead ? "strong" : "drawn";
+                    visitChildren(cell);
+                    style = "drawn";
+                    grid.add(line, column++, row);
+                }
+            } else {
+                rows(child, grid);
+            }
+        }
     }
 }

@@ -13,7 +13,12 @@ public final class UniverseHue {
 
     /** A web colour. */
     public static String of(Universe universe) {
-        return CYCLE[Math.floorMod(universe.number() - 1, CYCLE.length)];
+        return of(universe.number());
+    }
+
+    /** The web colour of a universe of a number. */
+    public static String of(int number) {
+        return CYCLE[Math.floorMod(number - 1, CYCLE.length)];
     }
 
     /** Which of four hatches: none, rising, falling, level. */

@@ -10,13 +10,12 @@ import java.util.Optional;
 import java.util.function.Function;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextArea;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
+import zentrel.app.look.Clip;
 import zentrel.app.look.Texts;
 import zentrel.machine.AddressTable;
 import zentrel.machine.HostsFile;
@@ -134,9 +133,7 @@ public final class ExportPanel extends Panel {
     }
 
     private void copy() {
-        ClipboardContent content = new ClipboardContent();
-        content.putString(preview.getText());
-        Clipboard.getSystemClipboard().setContent(content);
+        Clip.put(preview.getText());
         document.tell("Copied: " + forms.getValue() + ".");
     }
 

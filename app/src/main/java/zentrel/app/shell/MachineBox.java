@@ -3,11 +3,10 @@ package zentrel.app.shell;
 import java.util.Map;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Clip;
 import zentrel.app.look.Texts;
 import zentrel.machine.MachineSheet;
 import zentrel.machine.MachineStep;
@@ -55,9 +54,7 @@ final class MachineBox extends VBox {
     }
 
     private void copy(String what, String text) {
-        ClipboardContent content = new ClipboardContent();
-        content.putString(text);
-        Clipboard.getSystemClipboard().setContent(content);
+        Clip.put(text);
         document.tell("Copied: " + what + " on " + name + ". Read it before you run it.");
     }
 }

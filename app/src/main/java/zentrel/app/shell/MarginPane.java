@@ -204,7 +204,10 @@ public final class MarginPane extends ScrollPane {
                         .map(Issue::fixId)
                         .collect(Collectors.toSet());
         List<Finding> findings = report.findings().stream()
-                .filter(f -> related.contains(f.cause()) || f.subjects().contains(id) || onPath.contains(f.id()))
+                .filter(f -> related.contains(f.cause())
+                        || f.subjects().contains(id)
+                        || f.subjects().stream().anyMatch(s -> s.is(Kind.ADAPTER) && related.contains(s))
+                        || onPath.contains(f.id()))
                 .sorted(Comparator.comparing(f -> !related.contains(f.cause())))
                 .toList();
         findings.forEach(f -> box.getChildren().add(finding(report, f)));

@@ -30,6 +30,7 @@ public final class PageEntry<V extends PageView> {
     private final Set<Area> areas;
     private final Supplier<V> maker;
     private final List<Offer<V>> offers = new ArrayList<>();
+    private Optional<String> help = Optional.empty();
     private @Nullable V view;
 
     /**
@@ -61,6 +62,17 @@ public final class PageEntry<V extends PageView> {
     public PageEntry<V> does(String name, Consumer<V> action) {
         offers.add(new Offer<>(name, false, false, action));
         return this;
+    }
+
+    /** Names the help page that says what this one is about. */
+    public PageEntry<V> explainedBy(String helpPage) {
+        help = Optional.of(helpPage);
+        return this;
+    }
+
+    /** The help page that says what this one is about, if it named any. */
+    public Optional<String> help() {
+        return help;
     }
 
     public Class<V> type() {

@@ -6,13 +6,12 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Clip;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.gear.Applying;
@@ -134,9 +133,7 @@ final class SettingsBox extends VBox {
     }
 
     private void copy() {
-        ClipboardContent content = new ClipboardContent();
-        content.putString(DeviceSettings.readOut(plan, id));
-        Clipboard.getSystemClipboard().setContent(content);
+        Clip.put(DeviceSettings.readOut(plan, id));
         document.tell("Copied: what to set on " + plan.index().name(id) + ", a line each, in the order of its menus.");
     }
 

@@ -139,6 +139,7 @@ public final class UniversesPage implements PageView {
                         "Universes",
                         EnumSet.of(Area.UNIVERSES),
                         () -> new UniversesPage(context.document()))
+                .explainedBy("concept-universe-numbers")
                 .offers("Load on each cable", UniversesPage::load)
                 .offers("Which protocol should each source use?", UniversesPage::protocols)
                 .offers("Who wins, and what if one stops", UniversesPage::whoWins)
