@@ -12,6 +12,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.address.Readdressing;
+import zentrel.app.document.Notice;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
@@ -60,7 +61,7 @@ abstract class ReaddressPanel extends Panel {
     private final Button set;
     private final Button later;
     private @Nullable Readdressing readdressing;
-    private OpenDocument.@Nullable Notice told;
+    private @Nullable Notice told;
 
     /**
      * The page.

@@ -13,16 +13,15 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
-import javafx.util.StringConverter;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
 import zentrel.app.shell.Evidence;
@@ -33,7 +32,6 @@ import zentrel.app.shell.PageView;
 import zentrel.check.Report;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
-import zentrel.plan.ControlLink;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
@@ -57,9 +55,9 @@ public final class BenchPage implements PageView {
     private final BenchRun bench = new BenchRun();
     private final Consumer<Evidence> onEvidence;
     private final OutputStatus output;
-    private final Button start = action("Start the stand-ins", "bench-start", this::startOrStop);
-    private final Button arm = action("Arm loopback", "bench-arm", this::arm);
-    private final Button stopOutput = action("Stop all output  F12", "bench-stop", this::stopOutput);
+    private final Button start = Buttons.action("Start the stand-ins", "bench-start", this::startOrStop);
+    private final Button arm = Buttons.action("Arm loopback", "bench-arm", this::arm);
+    private final Button stopOutput = Buttons.action("Stop all output  F12", "bench-stop", this::stopOutput);
     private final Label state = Texts.wrapped("", "soft");
     private final ComboBox<Stream> streams = new ComboBox<>();
     private final TextField slot = number("1", "Slot", "bench-slot");
@@ -67,9 +65,8 @@ public final class BenchPage implements PageView {
     private final Stations stations = new Stations();
     private final Lamps lamps;
     private final Label lampsTitle = Texts.heading("What it lights");
-    private final ComboBox<ControlLink> links = new ComboBox<>();
-    private final Label cueResult = Texts.of("", "soft");
-    private final ListView<String> log = new ListView<>();
+    private final CueRow cues;
+    private final News log = new News();
     private final VBox pane;
     private final Timeline clock = new Timeline(new KeyFrame(Duration.millis(200), e -> tick()));
     private final HearRow hearing;
@@ -80,6 +77,7 @@ public final class BenchPage implements PageView {
     private BenchPage(PageContext context) {
         document = context.document();
         lamps = new Lamps(document);
+        cues = new CueRow(document, bench, this::wake);
         onEvidence = context.evidence();
         output = context.output();
         output.onStop(this::stopOutput);
@@ -88,42 +86,19 @@ public final class BenchPage implements PageView {
         stopOutput.setDisable(true);
         streams.setId("bench-stream");
         streams.setPrefWidth(290);
-        streams.setConverter(names(s -> plan().index().name(s.application()) + "  "
+        streams.setConverter(Named.by(s -> plan().index().name(s.application()) + "  "
                 + plan().index().universe(s.universe()).label() + "  "
                 + s.protocol().title() + " "
                 + plan().index().wireOf(s).map(String::valueOf).orElse("–")));
         streams.setAccessibleText("Source and universe");
         streams.valueProperty().addListener(o -> choosePath());
-        links.setId("bench-link");
-        links.setPrefWidth(290);
-        links.setConverter(
-                names(l -> l.name() + "  " + l.pattern() + "  port " + l.port().inForce()));
-        links.setAccessibleText("Control link");
-        links.valueProperty().addListener((o, old, link) -> {
-            if (link != null && links.isFocused()) {
-                document.select(link.id());
-            }
-        });
-        Button raise = action("Raise", "bench-raise", () -> set(parse(level)));
-        Button zero = action("To zero", "bench-zero", () -> set(0));
-        Button cue = action("Send the cue", "bench-cue", this::sendCue);
+        Button raise = Buttons.action("Raise", "bench-raise", () -> set(parse(level)));
+        Button zero = Buttons.action("To zero", "bench-zero", () -> set(0));
         slot.setOnAction(e -> raise.fire());
         level.setOnAction(e -> raise.fire());
         HBox wire = row(start, arm, stopOutput);
         HBox raising = row(streams, Texts.of("slot", "soft"), slot, Texts.of("level", "soft"), level, raise, zero);
-        HBox cueing = row(links, cue, cueResult);
-        log.setAccessibleText("What happened, the newest first");
-        log.setFocusTraversable(true);
-        log.setCellFactory(v -> new javafx.scene.control.ListCell<>() {
-            @Override
-            protected void updateItem(@Nullable String item, boolean empty) {
-                super.updateItem(item, empty);
-                setText(empty ? null : item);
-                setStyle("-fx-font-family: 'IBM Plex Mono'; -fx-font-size: 11px; -fx-text-fill: -z-ink-soft;");
-            }
-        });
         VBox.setVgrow(log, Priority.ALWAYS);
-        log.setMinHeight(60);
         pane = new VBox(
                 wire,
                 state,
@@ -135,7 +110,7 @@ public final class BenchPage implements PageView {
                 lamps,
                 rule(),
                 Texts.heading("Send one cue"),
-                cueing,
+                cues,
                 rule(),
                 Texts.heading("Listen to what devices really send and wait for"),
                 hearing,
@@ -165,14 +140,6 @@ public final class BenchPage implements PageView {
         return row;
     }
 
-    private static Button action(String text, String id, Runnable action) {
-        Button button = new Button(text);
-        button.getStyleClass().add("action");
-        button.setId(id);
-        button.setOnAction(e -> action.run());
-        return button;
-    }
-
     private static TextField number(String text, String name, String id) {
         TextField field = new TextField(text);
         field.setPrefColumnCount(4);
@@ -180,20 +147,6 @@ public final class BenchPage implements PageView {
         field.getStyleClass().add("mono");
         field.setAccessibleText(name);
         return field;
-    }
-
-    private static <T> StringConverter<T> names(java.util.function.Function<T, String> name) {
-        return new StringConverter<>() {
-            @Override
-            public String toString(@Nullable T item) {
-                return item == null ? "" : name.apply(item);
-            }
-
-            @Override
-            public T fromString(String text) {
-                throw new UnsupportedOperationException("The list is not typed into.");
-            }
-        };
     }
 
     /** The bench, as the window lists it. */
@@ -231,21 +184,16 @@ public final class BenchPage implements PageView {
             return;
         }
         Stream stream = streams.getValue();
-        ControlLink link = links.getValue();
         streams.getItems()
                 .setAll(report.plan().streams().stream()
                         .filter(s ->
                                 !report.plan().index().portsOf(s.universe()).isEmpty())
                         .toList());
-        links.getItems().setAll(report.plan().links());
+        cues.show(report.plan());
         streams.setValue(streams.getItems().stream()
                 .filter(s -> stream != null && s.id().equals(stream.id()))
                 .findFirst()
                 .orElse(streams.getItems().stream().findFirst().orElse(null)));
-        links.setValue(links.getItems().stream()
-                .filter(l -> link != null && l.id().equals(link.id()))
-                .findFirst()
-                .orElse(links.getItems().stream().findFirst().orElse(null)));
         follow();
         if (bench.isRunning() && (runningPlan == null || !report.plan().equals(runningPlan))) {
             startStandins(); // they behave as the plan says now
@@ -262,30 +210,17 @@ public final class BenchPage implements PageView {
             choosePath();
             return;
         }
-        PlanIndex index = plan().index();
-        Object found = index.find(selected).orElse(null);
-        Id<?> universe = null;
-        if (found instanceof Fixture f) {
-            universe = f.breaks().get(0).universe();
-            slot.setText(String.valueOf(f.breaks().get(0).start()));
-        } else if (found instanceof zentrel.plan.Universe u) {
-            universe = u.id();
-        } else if (found instanceof Port p) {
-            universe = index.universesOf(p.id()).stream().findFirst().orElse(null);
-        } else if (found instanceof zentrel.plan.Receiver r) {
-            universe = r.ports().stream()
-                    .flatMap(p -> index.universesOf(p.id()).stream())
-                    .findFirst()
-                    .orElse(null);
-        } else if (found instanceof ControlLink l) {
-            links.setValue(l);
-        }
-        Id<?> wanted = universe;
-        if (wanted != null) {
-            streams.getItems().stream()
-                    .filter(s -> s.universe().equals(wanted)
-                            && !s.standby()
-                            && s.enabled().inForce())
+        Report report = document.reportProperty().get();
+        if (report != null && report.plan().index().find(selected).isPresent()) {
+            cues.follow(report.plan(), selected);
+            if (report.plan().index().find(selected).orElseThrow() instanceof Fixture f) {
+                slot.setText(String.valueOf(f.breaks().get(0).start()));
+            }
+            report.signalPaths().of(selected).paths().stream()
+                    .flatMap(p -> p.signal().stream())
+                    .flatMap(id -> id.as(Kind.STREAM).stream())
+                    .flatMap(id -> streams.getItems().stream().filter(x -> x.id().equals(id)))
+                    .filter(x -> !x.standby() && x.enabled().inForce())
                     .findFirst()
                     .ifPresent(streams::setValue);
         }
@@ -404,15 +339,7 @@ public final class BenchPage implements PageView {
 
     /** Sends the chosen cue. */
     public void sendCue() {
-        wake();
-        ControlLink link = links.getValue();
-        if (link == null) {
-            document.tell("This plan has no control link. A link says who sends OSC to whom.");
-            return;
-        }
-        cueResult.setText("sent, waiting …");
-        bench.sendCue(link, text -> cueResult.setText(text));
-        document.select(link.id());
+        cues.send();
     }
 
     private void refreshState() {
@@ -439,23 +366,7 @@ public final class BenchPage implements PageView {
             onEvidence.accept(bench);
         }
         picture();
-        ControlLink link = links.getValue();
-        Report report = document.reportProperty().get();
-        if (link != null
-                && report != null
-                && report.plan().index().find(link.id()).isPresent()) {
-            Map<HopKind, Evidence.Sight> sights =
-                    bench.of(report.signalPaths().ofLink(link.id()).paths().get(0));
-            Evidence.Sight at = sights.get(HopKind.LET_IN);
-            if (at != null) {
-                Evidence.Sight target = sights.get(HopKind.LEADS);
-                cueResult.setText(
-                        at.arrived()
-                                ? "arrived " + at.text()
-                                        + (target != null && !target.arrived() ? ", and does nothing" : ", and acts")
-                                : "did not arrive " + at.text());
-            }
-        }
+        cues.seen();
     }
 
     private void picture() {

@@ -4,10 +4,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -25,10 +21,8 @@ import zentrel.check.Check;
 import zentrel.check.Finding;
 import zentrel.check.Fixes;
 import zentrel.check.Report;
-import zentrel.file.Journal;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
-import zentrel.file.PlanFileException;
 import zentrel.file.RecentPlans;
 import zentrel.file.UnknownFields;
 import zentrel.gear.Applying;
@@ -39,32 +33,18 @@ import zentrel.plan.Edit;
 import zentrel.plan.History;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
-import zentrel.text.Counted;
 
 /**
  * The plan that is open, and the one place where it changes. All methods are for the JavaFX thread; checking, reading and
  * writing happen on threads of its own and come back there.
  */
 public final class OpenDocument {
-    /** Something to tell the user, until dismissed. */
-    public record Notice(String text, Optional<String> action, Runnable onAction) {
-        public static Notice of(String text) {
-            return new Notice(text, Optional.empty(), () -> {});
-        }
-    }
-
-    private static final System.Logger LOG = System.getLogger(OpenDocument.class.getName());
-
     /** An edit worked out in the background, with the plan that comes of it and its findings. */
     private record Worked(Made made, Plan after, Report report) {}
 
     private final Path folder;
     private final RecentPlans recent;
-    private final ExecutorService checker = daemon("check");
-    private final ExecutorService pictures =
-            daemon("pictures"); // an edit does not wait for the pictures of the one before
-    private final ExecutorService trials = daemon("trials"); // nor for fixes that are tried on the plan before it
-    private final ScheduledExecutorService disk = Executors.newSingleThreadScheduledExecutor(r -> named(r, "disk"));
+    private final Workers workers = new Workers(this::tell);
     private final KeptWork kept;
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Id<?>> selection = new SimpleObjectProperty<>(null);
@@ -90,18 +70,8 @@ public final class OpenDocument {
     public OpenDocument(Path folder) {
         this.folder = folder;
         this.recent = new RecentPlans(folder.resolve("recent.txt"));
-        this.kept = new KeptWork(folder.resolve("journal"), disk, why -> Platform.runLater(() -> tell(why)));
+        this.kept = new KeptWork(folder.resolve("journal"), workers.disk(), why -> Platform.runLater(() -> tell(why)));
         report.addListener((o, before, now) -> latest = now);
-    }
-
-    private static ExecutorService daemon(String name) {
-        return Executors.newSingleThreadExecutor(r -> named(r, name));
-    }
-
-    private static Thread named(Runnable work, String name) {
-        Thread t = new Thread(work, name);
-        t.setDaemon(true);
-        return t;
     }
 
     // --- what views listen to ---
@@ -241,8 +211,8 @@ public final class OpenDocument {
     public void make(Supplier<Made> work, Consumer<Made> then, Consumer<String> refused) {
         Plan before = history.plan();
         Report known = report.get();
-        inBackground(
-                checker,
+        workers.run(
+                workers.checker(),
                 () -> {
                     try {
                         return Optional.of(worked(work.get(), before, known));
@@ -313,7 +283,7 @@ public final class OpenDocument {
     private void check() {
         Plan plan = history.plan();
         Report known = report.get();
-        inBackground(checker, () -> checked(known, plan), result -> {
+        workers.run(workers.checker(), () -> checked(known, plan), result -> {
             if (isStill(plan)) {
                 report.set(result);
             }
@@ -340,8 +310,8 @@ public final class OpenDocument {
     public void withProvenFixes(Finding finding, Consumer<Finding> then) {
         Report now = report.get();
         if (now != null) {
-            inBackground(
-                    trials,
+            workers.run(
+                    workers.trials(),
                     // by the time it is its turn, the plan may be another
                     () -> isLatest(now) ? Optional.of(Fixes.withProven(now, finding)) : Optional.<Finding>empty(),
                     proven -> {
@@ -354,7 +324,7 @@ public final class OpenDocument {
 
     /** Works something out from the report in the background and hands it over if the report still stands. */
     public <T> void derive(Report from, Function<Report, T> work, Consumer<T> then) {
-        inBackground(pictures, () -> work.apply(from), result -> {
+        workers.run(workers.pictures(), () -> work.apply(from), result -> {
             if (isCurrent(from)) {
                 then.accept(result);
             }
@@ -363,24 +333,7 @@ public final class OpenDocument {
 
     /** Runs {@code then} once all that is being worked out from the report now is done and handed over. */
     public void whenWorkedOut(Runnable then) {
-        inBackground(pictures, () -> true, done -> then.run());
-    }
-
-    private <T> void inBackground(ExecutorService on, Callable<T> work, Consumer<T> then) {
-        if (on.isShutdown()) {
-            return; // the window is closed, and what was still on its way is for nobody
-        }
-        on.execute(() -> {
-            try {
-                T result = work.call();
-                Platform.runLater(() -> then.accept(result));
-            } catch (PlanFileException e) {
-                Platform.runLater(() -> tell(String.valueOf(e.getMessage())));
-            } catch (Exception e) {
-                LOG.log(System.Logger.Level.ERROR, "Work in the background failed.", e);
-                Platform.runLater(() -> tell("That did not work, and nothing was changed: " + e + "."));
-            }
-        });
+        workers.run(workers.pictures(), () -> true, done -> then.run());
     }
 
     // --- files ---
@@ -423,7 +376,7 @@ public final class OpenDocument {
 
     /** Opens a file; if it cannot be read the open plan stays and the notice says why. */
     public void open(Path path) {
-        inBackground(disk, () -> PlanFile.open(path), loaded -> {
+        workers.run(workers.disk(), () -> PlanFile.open(path), loaded -> {
             become(loaded, path, loaded.plan());
             remember(path);
         });
@@ -431,14 +384,14 @@ public final class OpenDocument {
 
     /** Reads another plan, works something out from it in the background and hands that over; the open plan stays. */
     public <T> void read(Path path, Function<LoadedPlan, T> work, Consumer<T> then) {
-        inBackground(disk, () -> work.apply(PlanFile.open(path)), then);
+        workers.run(workers.disk(), () -> work.apply(PlanFile.open(path)), then);
     }
 
     public void save(Path to) {
         Plan plan = history.plan();
         LoadedPlan loaded = new LoadedPlan(plan, unknown);
-        inBackground(
-                disk,
+        workers.run(
+                workers.disk(),
                 () -> {
                     PlanFile.save(loaded, to);
                     return to;
@@ -453,18 +406,18 @@ public final class OpenDocument {
     }
 
     private void remember(Path path) {
-        disk.execute(() -> {
-            try {
-                recent.add(path);
-            } catch (PlanFileException e) {
-                LOG.log(System.Logger.Level.WARNING, e.getMessage(), e);
-            }
-        });
+        workers.run(
+                workers.disk(),
+                () -> {
+                    recent.add(path);
+                    return path;
+                },
+                done -> {});
     }
 
     /** The plan files opened last, handed over when read. */
     public void recent(Consumer<List<Path>> then) {
-        inBackground(disk, recent::list, then);
+        workers.run(workers.disk(), recent::list, then);
     }
 
     // --- the journal ---
@@ -476,54 +429,22 @@ public final class OpenDocument {
 
     /** Looks for work that an earlier run left behind, and offers it; removes temporary files of runs that were killed. */
     public void offerLeftWork() {
-        inBackground(disk, () -> kept.leftWork(recent.list()), found -> {
-            String problems = String.join(" ", found.problems());
-            if (found.left().isEmpty()) {
-                if (!problems.isEmpty()) {
-                    tell(problems);
-                }
-                return;
-            }
-            Journal.Left newest = found.left().get(0);
-            String where = newest.file().map(f -> " of " + f.getFileName()).orElse("");
-            String more = found.left().size() > 1
-                    ? " " + Counted.of(found.left().size() - 1, "more plan") + " can be recovered at the next start."
-                    : "";
-            offer(
-                    "Zentrel closed unexpectedly. Recover unsaved changes to "
-                            + newest.plan().plan().name() + where + "?" + more
-                            + (problems.isEmpty() ? "" : " " + problems),
-                    newest);
-        });
+        LeftWork left = new LeftWork(this, workers, kept);
+        workers.run(workers.disk(), () -> kept.leftWork(recent.list()), left::offer);
     }
 
-    private void offer(String text, Journal.Left left) {
-        notice.set(new Notice(text, Optional.of("Recover"), () -> {
-            if (unsaved.get()) {
-                offer(
-                        "Save or undo your changes first, then recover "
-                                + left.plan().plan().name() + ".",
-                        left);
-            } else {
-                bringBack(left);
-            }
-        }));
-    }
-
-    private void bringBack(Journal.Left left) {
-        inBackground(disk, () -> KeptWork.onDisk(left.file()), onDisk -> {
-            become(left.plan(), left.file().orElse(null), onDisk.plan());
-            onDisk.problem().ifPresent(this::tell);
-            disk.execute(() -> kept.taken(left));
-        });
+    /**
+     * Replaces the open plan by one that was recovered.
+     *
+     * @param onDisk what its file holds, to tell what is unsaved
+     */
+    void recovered(LoadedPlan plan, Optional<Path> from, Plan onDisk) {
+        become(plan, from.orElse(null), onDisk);
     }
 
     /** Ends in order: the journal is emptied. Waits for what is being written, for a short while. */
     public void close() throws IOException {
-        disk.execute(kept::giveUp);
-        disk.shutdown();
-        checker.shutdownNow();
-        pictures.shutdownNow();
-        trials.shutdownNow();
+        workers.disk().execute(kept::giveUp);
+        workers.end();
     }
 }

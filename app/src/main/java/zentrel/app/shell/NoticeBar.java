@@ -3,6 +3,7 @@ package zentrel.app.shell;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
+import zentrel.app.document.Notice;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
@@ -18,7 +19,7 @@ public final class NoticeBar extends HBox {
     }
 
     private void refresh() {
-        OpenDocument.Notice now = document.noticeProperty().get();
+        Notice now = document.noticeProperty().get();
         getChildren().clear();
         setVisible(now != null);
         setManaged(now != null);
