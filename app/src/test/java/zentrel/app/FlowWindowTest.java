@@ -102,12 +102,12 @@ class FlowWindowTest extends OpenWindow {
     void itGrowsAndShrinksAndComesBack(FxRobot robot) {
         shown(robot);
         double before = stillScale(robot);
-        robot.push(KeyCode.CONTROL, KeyCode.EQUALS);
+        robot.push(KeyCode.EQUALS);
         settled(() -> scale(robot) > before);
-        robot.push(KeyCode.CONTROL, KeyCode.MINUS);
-        robot.push(KeyCode.CONTROL, KeyCode.MINUS);
+        robot.push(KeyCode.MINUS);
+        robot.push(KeyCode.MINUS);
         settled(() -> scale(robot) < before);
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT0);
+        robot.push(KeyCode.DIGIT0);
         settled(() -> there(robot, "#card-boathouse-node-rx") && scale(robot) > 0.5);
         robot.push(KeyCode.BACK_SPACE);
         settled(() -> scale(robot) < before);

@@ -87,7 +87,7 @@ final class FlowTimes {
                 last = now;
                 scroll.setVvalue(0.5 + 0.5 * Math.sin(frame / 90.0));
                 if (frame % 40 == 20) {
-                    flow.zoom(frame % 80 == 20 ? 1.15 : 1 / 1.15);
+                    flow.zoom(frame % 80 == 20);
                 }
                 if (++frame == WARM + COUNTED) {
                     stop();

@@ -33,8 +33,8 @@ final class FlowExportPanel extends Panel {
     FlowExportPanel(OpenDocument document, FlowModel model, FlowDrawing.Stage stage, Runnable away) {
         super("The flow on paper", away);
         this.document = document;
-        this.drawing = new FlowDrawing(model, stage, chart, false);
-        chart.setPrefSize(FlowDrawing.WIDTH, drawing.height() + 4);
+        this.drawing = new FlowDrawing(model, stage, chart, FlowColumns.USUAL, 0, false);
+        chart.setPrefSize(drawing.width(), drawing.height() + 4);
         drawing.draw(-Double.MAX_VALUE, Double.MAX_VALUE);
         chart.setMouseTransparent(true);
         chart.setFocusTraversable(false);
@@ -61,7 +61,7 @@ final class FlowExportPanel extends Panel {
     Picture picture() {
         chart.applyCss();
         chart.layout();
-        return Picture.of(chart, FlowDrawing.WIDTH, drawing.height()).framed(EDGE);
+        return Picture.of(chart, drawing.width(), drawing.height()).framed(EDGE);
     }
 
     static byte[] svg(String title, Picture picture) {

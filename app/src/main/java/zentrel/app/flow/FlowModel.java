@@ -1,5 +1,7 @@
 package zentrel.app.flow;
 
+import static java.util.stream.Collectors.joining;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -14,7 +16,6 @@ import zentrel.path.Hop;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.path.Verdict;
-import zentrel.plan.AdapterAddress;
 import zentrel.plan.Application;
 import zentrel.plan.Attachment;
 import zentrel.plan.Fixture;
@@ -28,6 +29,7 @@ import zentrel.plan.Port;
 import zentrel.plan.Receiver;
 import zentrel.plan.Segment;
 import zentrel.plan.Stream;
+import zentrel.plan.Universe;
 import zentrel.text.Counted;
 
 /**
@@ -44,11 +46,22 @@ public record FlowModel(
     /**
      * Who sends.
      *
+     * @param others further addresses of its device, where there is room for them
+     * @param universes what it sends, by name, where there is room for it
      * @param place where it stands
      * @param kind what kind of box it is, in words
      * @param members the senders in it, where several are folded into one; else itself
      */
-    record Sender(Id<?> id, String name, String address, String line, String place, String kind, List<Id<?>> members) {
+    record Sender(
+            Id<?> id,
+            String name,
+            String address,
+            String others,
+            String line,
+            String universes,
+            String place,
+            String kind,
+            List<Id<?>> members) {
         Sender {
             members = List.copyOf(members);
         }
@@ -63,6 +76,8 @@ public record FlowModel(
     /**
      * Who takes; {@code dark} of its {@code fixtures} do not respond.
      *
+     * @param others further addresses of its device, where there is room for them
+     * @param universes what its ports send out, by name, where there is room for it
      * @param ports its ports that are used, and all of them
      * @param place where it stands
      * @param kind what kind of box it is, in words
@@ -72,7 +87,9 @@ public record FlowModel(
             Id<?> id,
             String name,
             String address,
+            String others,
             String line,
+            String universes,
             int fixtures,
             int dark,
             String lights,
@@ -118,6 +135,9 @@ public record FlowModel(
     }
 
     record Key(Id<?> end, Id<?> carrier, String protocol, Verdict verdict, boolean standby) {}
+
+    /** More names than this no card has room for. */
+    private static final int MOST_NAMED = 12;
 
     public static FlowModel of(Report report) {
         return new Builder(report).build();
@@ -275,7 +295,15 @@ public record FlowModel(
             }
             Host host = index.host(a.host());
             return new Sender(
-                    id, a.name(), address(host), String.join(" · ", parts), host.place(), kind(host), List.of(id));
+                    id,
+                    a.name(),
+                    address(host),
+                    others(host),
+                    String.join(" · ", parts),
+                    universes(index.streamsFrom(a.id()).stream().map(Stream::universe)),
+                    host.place(),
+                    kind(host),
+                    List.of(id));
         }
 
         private static String kind(Host host) {
@@ -287,16 +315,29 @@ public record FlowModel(
         }
 
         private static String address(Host host) {
+            return addresses(host).findFirst().orElse("no address");
+        }
+
+        private static String others(Host host) {
+            return addresses(host).skip(1).collect(joining(", "));
+        }
+
+        private static java.util.stream.Stream<String> addresses(Host host) {
             return host.adapters().stream()
                     .flatMap(a -> a.addresses().stream())
-                    .map(AdapterAddress::inForce)
-                    .findFirst()
-                    .map(a -> a.address().toString())
-                    .orElse("no address");
+                    .map(a -> a.inForce().address().toString());
+        }
+
+        private String universes(java.util.stream.Stream<Id<Universe>> ids) {
+            return ids.distinct()
+                    .limit(MOST_NAMED)
+                    .map(index::universe)
+                    .map(u -> (u.label() + " " + u.name()).strip())
+                    .collect(joining(", "));
         }
 
         private Taker placeholder(Id<?> id) {
-            return new Taker(id, "", "", "", 0, 0, "", new Ports(0, 0), "", "", List.of(id));
+            return new Taker(id, "", "", "", "", "", 0, 0, "", new Ports(0, 0), "", "", List.of(id));
         }
 
         private Taker taker(Id<?> id) {
@@ -327,14 +368,15 @@ public record FlowModel(
                             .map(Fixture::place)
                             .filter(p -> !p.isEmpty())
                             .distinct()
-                            .limit(2)
-                            .reduce((x, y) -> x + ", " + y)
-                            .orElse("");
+                            .limit(MOST_NAMED)
+                            .collect(joining(", "));
             return new Taker(
                     id,
                     receiver.name(),
                     address(index.host(a.host())),
+                    others(index.host(a.host())),
                     new Ports(used, receiver.ports().size()).words(),
+                    universes(receiver.ports().stream().flatMap(p -> index.universesOf(p.id()).stream())),
                     fixtures.size(),
                     dark.size(),
                     lights,
@@ -364,7 +406,9 @@ public record FlowModel(
                     a.name() + ", "
                             + String.join(", ", takes.stream().distinct().toList()),
                     address(host),
+                    others(host),
                     String.join(" · ", lines),
+                    "",
                     0,
                     0,
                     a.osc().map(o -> String.join("  ", o.addresses())).orElse(""),

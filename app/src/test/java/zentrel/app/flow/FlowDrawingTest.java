@@ -107,8 +107,9 @@ class FlowDrawingTest {
     void whatIsDrawnDoesNotDependOnTheWay(long seed) throws Exception {
         WaitForAsyncUtils.asyncFx(() -> {
                     Random random = new Random(seed);
+                    double width = 600 + random.nextInt(1600);
                     Pane walked = new Pane();
-                    FlowDrawing drawing = new FlowDrawing(MANY, new Quiet(), walked, true);
+                    FlowDrawing drawing = new FlowDrawing(MANY, new Quiet(), walked, width, 700, true);
                     double from = 0;
                     for (int step = 0; step < 30; step++) {
                         from = random.nextInt(4) == 0
@@ -117,7 +118,7 @@ class FlowDrawingTest {
                         double to = from + 300 + random.nextInt(600);
                         drawing.draw(from, to);
                         Pane anew = new Pane();
-                        new FlowDrawing(MANY, new Quiet(), anew, true).draw(from, to);
+                        new FlowDrawing(MANY, new Quiet(), anew, width, 700, true).draw(from, to);
                         assertThat(layers(walked)).isEqualTo(layers(anew));
                         assertThat(heights(walked, "card-")).isSortedAccordingTo(Comparator.naturalOrder());
                     }
