@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import javafx.application.Platform;
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCombination;
@@ -15,9 +16,11 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
 import javafx.stage.Stage;
+import javafx.stage.WindowEvent;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.help.HelpPages;
+import zentrel.app.look.WindowRoot;
 import zentrel.app.shell.Command;
 import zentrel.app.shell.Evidence;
 import zentrel.app.shell.GoToBox;
@@ -36,6 +39,12 @@ import zentrel.gear.Library;
 
 /** The window: top bar, rail, the page in front, margin, path strip; and the keys that work everywhere. It knows no page by name. */
 final class MainWindow {
+    private static final double LEAST_SIDE = 320;
+    private static final double MOST_SIDE = 440;
+
+    /** What is at the right gets wider with the window, up to a width in which lines are still read at ease. */
+    private static final double SHARE_OF_SIDE = 0.2;
+
     private final OpenDocument document;
     private final BorderPane root = new BorderPane();
     private final StackPane front = new StackPane();
@@ -51,6 +60,8 @@ final class MainWindow {
     private final VBox side = new VBox();
     private final Starting starting;
     private final Helping helping;
+    private final TextSizes sizes;
+    private final PageWindows apart;
     private int shownPage = -1;
 
     MainWindow(Stage stage, OpenDocument document) {
@@ -67,12 +78,12 @@ final class MainWindow {
         strip = new PathStrip(document);
         steps = new DemoSteps(document);
         files = new PlanFiles(stage, document);
-        UserLibrary library = new UserLibrary(document.folder().resolve("profiles"));
+        UserLibrary library = new UserLibrary(document.folders().profiles());
         pages = makePages.apply(new PageContext(document, library, this::seen, output, files::choose));
         rail = new Rail(document, pages, this::showPage);
         goTo = new GoToBox(document, this::commands, line -> worded(library, line));
         top = new TopBar(document, files, output, goTo, this::newPlan, offered(true));
-        root.setMinSize(0, 0); // else it asks everything in it how small it may get, at each layout
+        root.setMinSize(0, 0); // so that it can be laid out as small as the window is
         root.setTop(new VBox(top, new NoticeBar(document)));
         root.setLeft(rail);
         front.setMinSize(0, 0); // the margin keeps its place, whatever the page would like
@@ -88,14 +99,20 @@ final class MainWindow {
         VBox.setVgrow(margin, Priority.ALWAYS);
         side.getChildren().setAll(steps, margin);
         side.managedProperty().bind(side.visibleProperty());
+        side.minWidthProperty()
+                .bind(Bindings.createDoubleBinding(
+                        () -> Math.max(LEAST_SIDE, Math.min(MOST_SIDE, root.getWidth() * SHARE_OF_SIDE)),
+                        root.widthProperty()));
+        side.maxWidthProperty().bind(side.minWidthProperty());
         root.setRight(side);
         root.setBottom(strip);
         starting = new Starting(document, library, files, this);
         refreshTitle(stage);
+        apart = new PageWindows(stage, document, pages);
         showPage(atStart());
         starting.begin();
         // the scene comes last, so that what is put into it is styled once
-        Scene scene = new Scene(root, 1280, 800);
+        Scene scene = new Scene(new WindowRoot(root, document.settings().property()), 1280, 800);
         scene.addEventHandler(
                 KeyEvent.KEY_PRESSED, e -> pages.get(shownPage).view().unusedKey(e));
         scene.getStylesheets()
@@ -103,8 +120,9 @@ final class MainWindow {
         keys(scene);
         files.takeDrops(scene);
         stage.setScene(scene);
-        stage.setMinWidth(1100);
-        stage.setMinHeight(700);
+        sizes = new TextSizes(stage, document);
+        sizes.keys(scene);
+        stage.addEventHandler(WindowEvent.WINDOW_HIDDEN, e -> apart.closeAll());
         stage.setOnCloseRequest(e -> {
             if (!files.mayLose()) {
                 e.consume();
@@ -115,7 +133,6 @@ final class MainWindow {
             refreshStart();
         });
         document.unsavedProperty().addListener(o -> refreshTitle(stage));
-        document.dayProperty().addListener(o -> refreshDay());
     }
 
     // --- pages ---
@@ -149,6 +166,13 @@ final class MainWindow {
 
     /** Brings a page to the front, by its place on the rail. */
     void showPage(int number) {
+        if (apart.isOpen(number)) {
+            apart.toFront(number);
+            if (shownPage >= 0) {
+                rail.choose(shownPage);
+            }
+            return;
+        }
         starting.left();
         if (root.getRight() == null) {
             root.setRight(side);
@@ -162,6 +186,26 @@ final class MainWindow {
         front.getChildren().setAll(pages.get(number).view().node());
         pages.get(number).view().shown();
         Platform.runLater(() -> PageFocus.into(front)); // once what the page shows is there
+    }
+
+    /** Moves the page in front into a window of its own; the next one takes its place here. */
+    void openApart() {
+        int page = shownPage;
+        if (apart.count() + 1 >= pages.size()) {
+            document.tell("One page stays in this window.");
+            return;
+        }
+        int next = page;
+        do {
+            next = (next + 1) % pages.size();
+        } while (apart.isOpen(next));
+        showPage(next);
+        apart.open(page);
+    }
+
+    /** The pages that stand in windows of their own. */
+    PageWindows apart() {
+        return apart;
     }
 
     int shownPage() {
@@ -220,6 +264,7 @@ final class MainWindow {
 
     /** Ends what the pages run. */
     void close() {
+        apart.closeAll();
         pages.forEach(p -> p.ifMade().ifPresent(PageView::dispose));
     }
 
@@ -251,13 +296,6 @@ final class MainWindow {
         stage.setTitle(document.plan().name() + " – Zentrel");
     }
 
-    private void refreshDay() {
-        root.getStyleClass().remove("day");
-        if (document.dayProperty().get()) {
-            root.getStyleClass().add("day");
-        }
-    }
-
     // --- keys and commands ---
 
     private void keys(Scene scene) {
@@ -275,6 +313,7 @@ final class MainWindow {
                 .put(
                         KeyCombination.valueOf("F1"),
                         () -> helping.key(pages.get(shownPage).help()));
+        scene.getAccelerators().put(PageWindows.OPEN, this::openApart);
         scene.getAccelerators().put(KeyCombination.valueOf("F9"), this::foldSide);
         scene.getAccelerators().put(KeyCombination.valueOf("F12"), output::stop);
         scene.getAccelerators().put(KeyCombination.valueOf("Esc"), () -> document.select(null));
@@ -316,6 +355,8 @@ final class MainWindow {
         commands.add(new Command("Stop all output", output::stop));
         commands.add(new Command("Day or night colours", top::changeColours));
         commands.add(new Command("Fold away what is at the right, or show it again", this::foldSide));
+        commands.add(new Command("This page in a window of its own", this::openApart));
+        commands.addAll(sizes.commands());
         commands.add(new Command("Keys", () -> helping.show(HelpPages.KEYS)));
         commands.addAll(helping.commands());
         return commands;

@@ -13,6 +13,7 @@ import javafx.scene.input.TransferMode;
 import javafx.stage.FileChooser;
 import javafx.stage.Stage;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.WindowRoot;
 import zentrel.file.LoadedPlan;
 import zentrel.plan.Plan;
 
@@ -94,7 +95,7 @@ final class PlanFiles {
         ButtonType keep = new ButtonType("Keep working", ButtonBar.ButtonData.CANCEL_CLOSE);
         Alert alert = new Alert(
                 Alert.AlertType.NONE, document.plan().name() + " has changes that are not saved.", give, keep);
-        alert.initOwner(stage);
+        WindowRoot.dress(alert, stage);
         alert.setTitle("Not saved");
         // so that Enter, pressed too soon, loses nothing
         if (alert.getDialogPane().lookupButton(keep) instanceof Button button) {

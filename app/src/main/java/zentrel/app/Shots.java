@@ -73,12 +73,12 @@ final class Shots {
                 3,
                 500,
                 () -> {
-                    document.dayProperty().set(true);
+                    document.settings().dayProperty().set(true);
                     document.select(Kind.UNIVERSE.id("u10"));
                 },
                 "universes-day");
         steps.add(new Step(100, () -> {
-            document.dayProperty().set(false);
+            document.settings().dayProperty().set(false);
             document.select(Kind.UNIVERSE.id("u5"));
         }));
         view(3, 900, window.strip()::look, "next-look");

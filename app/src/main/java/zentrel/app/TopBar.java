@@ -71,15 +71,18 @@ final class TopBar extends HBox {
                         item("Overview of all findings", () -> document.select(null)));
         menu.setOnShowing(e -> refreshMenu());
         dayNight.getStyleClass().add("quiet");
-        dayNight.setOnAction(
-                e -> document.dayProperty().set(!document.dayProperty().get()));
+        dayNight.setOnAction(e -> document.settings()
+                .dayProperty()
+                .set(!document.settings().dayProperty().get()));
         state.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(name, savedState, menu, Mark.gap(), goTo, Mark.gap(), state, dayNight);
         getStyleClass().add("top-bar");
         refreshOutput();
         output.stateProperty().addListener(o -> refreshOutput());
-        document.dayProperty()
-                .addListener(o -> dayNight.setText(document.dayProperty().get() ? "Night" : "Day"));
+        document.settings()
+                .dayProperty()
+                .addListener(
+                        o -> dayNight.setText(document.settings().dayProperty().get() ? "Night" : "Day"));
     }
 
     private static MenuItem item(String text, String keys, Runnable action) {

@@ -15,6 +15,9 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.look.Fonts;
 import zentrel.file.LoadedPlan;
+import zentrel.file.Settings;
+import zentrel.file.SettingsFile;
+import zentrel.file.UserFolders;
 import zentrel.plan.Plan;
 
 /** The JavaFX application. Arguments: a plan file or {@code demo:NAME}, {@code --shots DIR}, or {@code --once} to end with the first
@@ -38,17 +41,24 @@ public class ZentrelApp extends Application {
         List<String> arguments = getParameters().getRaw();
         CompletableFuture<Void> fonts =
                 CompletableFuture.runAsync(Fonts::load); // read while the window is put together
-        OpenDocument open = new OpenDocument(folder());
+        OpenDocument open = new OpenDocument(UserFolders.here());
+        CompletableFuture<SettingsFile.Read> settings =
+                CompletableFuture.supplyAsync(open.settings().file()::read);
         MainWindow shown = new MainWindow(stage, open);
         document = open;
         window = shown;
         prepared(stage, open, shown, arguments);
-        CompletableFuture<FirstPlan> whole = first.thenCombine(fonts, (plan, none) -> plan);
+        CompletableFuture<FirstPlan> whole =
+                first.thenCombine(fonts, (plan, none) -> plan).thenCombine(settings, (plan, read) -> plan);
         PauseTransition patience = new PauseTransition(Duration.millis(PATIENCE_MILLIS));
         patience.setOnFinished(e -> stage.show());
         patience.play();
         CompletableFuture<FirstPlan> unused = whole.whenComplete((plan, failure) -> Platform.runLater(() -> {
             patience.stop();
+            if (asItWas(arguments)) {
+                open.settings().begin(settings.getNow(new SettingsFile.Read(Settings.USUAL, List.of())));
+                WindowPlaces.keep(stage, "main", open.settings());
+            }
             if (plan != null) {
                 show(stage, open, shown, plan);
             } else {
@@ -57,6 +67,11 @@ public class ZentrelApp extends Application {
                 stage.show();
             }
         }));
+    }
+
+    /** Whether the window is as the user left it; pictures and measured starts are always alike. */
+    private static boolean asItWas(List<String> arguments) {
+        return !arguments.contains("--once") && !arguments.contains("--shots");
     }
 
     /** Told once, when the window is put together and not shown yet. */
@@ -92,12 +107,6 @@ public class ZentrelApp extends Application {
                 }
             }
         }.start();
-    }
-
-    /** Where journal and recent plans are kept: ZENTREL_HOME, else .zentrel in the user's home. */
-    static Path folder() {
-        String home = System.getProperty("zentrel.home", System.getenv().getOrDefault("ZENTREL_HOME", ""));
-        return home.isEmpty() ? Path.of(System.getProperty("user.home"), ".zentrel") : Path.of(home);
     }
 
     @Override

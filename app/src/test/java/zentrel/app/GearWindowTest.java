@@ -392,7 +392,7 @@ class GearWindowTest extends OpenWindow {
             return true;
         });
         click(robot, "#profile-keep");
-        Path kept = document.folder().resolve("profiles").resolve("ours-lamp.json");
+        Path kept = document.folders().profiles().resolve("ours-lamp.json");
         await().atMost(20, SECONDS).until(() -> Files.exists(kept));
         click(robot, "#profile-add");
         settled(() -> document.plan().hosts().stream().map(Host::name).anyMatch("Lamp box"::equals));

@@ -22,6 +22,7 @@ import zentrel.app.shell.PageEntry;
 import zentrel.check.Report;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
+import zentrel.file.UserFolders;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
@@ -51,7 +52,7 @@ abstract class OpenWindow {
     void start() throws Exception {
         document = fx(() -> {
             Fonts.load();
-            return new OpenDocument(Files.createTempDirectory(home, "run"));
+            return new OpenDocument(UserFolders.in(Files.createTempDirectory(home, "run")));
         });
         FxToolkit.setupStage(given -> {
             stage = given;

@@ -15,9 +15,11 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableView;
 import javafx.scene.layout.BorderPane;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.testfx.api.FxRobot;
 import zentrel.demo.FernlightTrail;
+import zentrel.file.Settings;
 import zentrel.plan.Host;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
@@ -37,15 +39,23 @@ class SizesWindowTest extends OpenWindow {
         return plan;
     }
 
-    @Test
-    void nothingLeavesItsArea(FxRobot robot) {
+    /** As large as each step of the text asks for at least, and one window that is larger. */
+    @ParameterizedTest
+    @EnumSource(Settings.TextSize.class)
+    void nothingLeavesItsArea(Settings.TextSize text, FxRobot robot) {
         plan();
+        fx(() -> {
+            document.settings().change(s -> s.withText(text));
+            return true;
+        });
+        assertThat(stage.getMinWidth()).isEqualTo(1100 * text.times());
         fx(() -> {
             document.tell("A sentence that stands in the bar below the top, long enough to be told.");
             return true;
         });
         List<String> faults = new ArrayList<>();
-        for (int[] size : SIZES) {
+        for (int[] usual : SIZES) {
+            int[] size = {(int) Math.ceil(usual[0] * text.times()), (int) Math.ceil(usual[1] * text.times())};
             fx(() -> {
                 stage.setWidth(size[0]);
                 stage.setHeight(size[1]);
@@ -74,6 +84,7 @@ class SizesWindowTest extends OpenWindow {
     @AfterEach
     void asBefore() {
         fx(() -> {
+            document.settings().change(s -> s.withText(Settings.TextSize.USUAL));
             stage.setWidth(1280);
             stage.setHeight(800);
             return true;
@@ -82,7 +93,8 @@ class SizesWindowTest extends OpenWindow {
 
     private List<String> faults(String where) {
         List<String> faults = new ArrayList<>();
-        BorderPane root = (BorderPane) stage.getScene().getRoot();
+        BorderPane root = (BorderPane)
+                stage.getScene().getRoot().getChildrenUnmodifiable().get(0);
         for (Node area : List.of(root.getTop(), root.getLeft(), root.getCenter(), root.getRight(), root.getBottom())) {
             inside(area, area.localToScene(area.getLayoutBounds()), where, faults);
         }

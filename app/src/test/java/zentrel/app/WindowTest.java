@@ -25,6 +25,7 @@ import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
+import zentrel.file.UserFolders;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 
@@ -264,7 +265,7 @@ class WindowTest extends OpenWindow {
         Path folder = Files.createTempDirectory(home, "killed");
         // What a killed process leaves: a journal whose lock nobody holds.
         Path journal = Files.createDirectories(folder.resolve("journal")).resolve("dead.journal.json");
-        OpenDocument other = fx(() -> new OpenDocument(folder));
+        OpenDocument other = fx(() -> new OpenDocument(UserFolders.in(folder)));
         Files.writeString(
                 journal,
                 "{\"plan\":"

@@ -210,7 +210,7 @@ public final class Journal implements AutoCloseable {
             LoadedPlan plan = PlanReader.read(MAPPER.writeValueAsBytes(root.path("plan")));
             Optional<Path> file = Optional.of(root.path("file"))
                     .filter(JsonNode::isTextual)
-                    .flatMap(f -> RecentPlans.path(f.textValue()));
+                    .flatMap(f -> SettingsFile.path(f.textValue()));
             return new Left(plan, file, journal);
         } catch (IOException e) {
             throw new PlanFileException("The journal " + journal + " cannot be recovered: it is not whole.", e);

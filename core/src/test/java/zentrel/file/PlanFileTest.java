@@ -323,20 +323,4 @@ class PlanFileTest {
         Journal.discard(left.get(0));
         assertThat(Journal.left(journals).left()).isEmpty();
     }
-
-    @Test
-    void recentPlansAreListedNewestFirstWhileTheyAreThere() throws Exception {
-        RecentPlans recent = new RecentPlans(folder.resolve("sub/recent.txt"));
-        assertThat(recent.list()).isEmpty();
-        List<Path> made = new ArrayList<>();
-        for (int i = 0; i < 12; i++) {
-            Path file = Files.writeString(folder.resolve("p" + i), "x");
-            recent.add(file);
-            made.add(0, file.toAbsolutePath().normalize());
-        }
-        recent.add(made.get(5));
-        assertThat(recent.list()).hasSize(10).startsWith(made.get(5), made.get(0));
-        Files.delete(made.get(0));
-        assertThat(recent.list()).doesNotContain(made.get(0));
-    }
 }

@@ -1,6 +1,7 @@
 package zentrel.app.document;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -8,13 +9,11 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
-import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import org.jspecify.annotations.Nullable;
 import zentrel.check.Check;
@@ -23,8 +22,9 @@ import zentrel.check.Fixes;
 import zentrel.check.Report;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
-import zentrel.file.RecentPlans;
+import zentrel.file.SettingsFile;
 import zentrel.file.UnknownFields;
+import zentrel.file.UserFolders;
 import zentrel.gear.Applying;
 import zentrel.gear.Changing;
 import zentrel.gear.Elsewhere;
@@ -42,8 +42,8 @@ public final class OpenDocument {
     /** An edit worked out in the background, with the plan that comes of it and its findings. */
     private record Worked(Made made, Plan after, Report report) {}
 
-    private final Path folder;
-    private final RecentPlans recent;
+    private final UserFolders folders;
+    private final UserSettings settings;
     private final Workers workers = new Workers(this::tell);
     private final KeptWork kept;
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
@@ -51,7 +51,6 @@ public final class OpenDocument {
     private final ReadOnlyObjectWrapper<@Nullable Changing> proposed = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Notice> notice = new SimpleObjectProperty<>(null);
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
-    private final BooleanProperty day = new SimpleBooleanProperty(false);
     private @Nullable Notice refusal;
 
     /** The report of the plan as it is; null from an edit until it is checked. Read by the thread that tries fixes. */
@@ -63,14 +62,14 @@ public final class OpenDocument {
     private @Nullable Path file;
 
     /**
-     * A document with an empty plan.
+     * A document with an empty plan and the usual settings.
      *
-     * @param folder where the journal and the list of recent plans are kept
+     * @param folders where journals and settings are kept
      */
-    public OpenDocument(Path folder) {
-        this.folder = folder;
-        this.recent = new RecentPlans(folder.resolve("recent.txt"));
-        this.kept = new KeptWork(folder.resolve("journal"), workers.disk(), why -> Platform.runLater(() -> tell(why)));
+    public OpenDocument(UserFolders folders) {
+        this.folders = folders;
+        this.settings = new UserSettings(new SettingsFile(folders.settingsFile()), workers.disk(), this::tell);
+        this.kept = new KeptWork(folders.journals(), workers.disk(), why -> Platform.runLater(() -> tell(why)));
         report.addListener((o, before, now) -> latest = now);
     }
 
@@ -98,14 +97,14 @@ public final class OpenDocument {
         return unsaved.getReadOnlyProperty();
     }
 
-    /** Whether the day colours are on. */
-    public BooleanProperty dayProperty() {
-        return day;
+    /** What the user chose for the program. */
+    public UserSettings settings() {
+        return settings;
     }
 
-    /** Where the program keeps what is the user's own: journal, recent plans, profiles. */
-    public Path folder() {
-        return folder;
+    /** Where the program keeps what is the user's own. */
+    public UserFolders folders() {
+        return folders;
     }
 
     public Plan plan() {
@@ -406,18 +405,13 @@ public final class OpenDocument {
     }
 
     private void remember(Path path) {
-        workers.run(
-                workers.disk(),
-                () -> {
-                    recent.add(path);
-                    return path;
-                },
-                done -> {});
+        settings.change(s -> s.opened(path));
     }
 
     /** The plan files opened last, handed over when read. */
     public void recent(Consumer<List<Path>> then) {
-        workers.run(workers.disk(), recent::list, then);
+        List<Path> paths = settings.get().recent();
+        workers.run(workers.disk(), () -> paths.stream().filter(Files::exists).toList(), then);
     }
 
     // --- the journal ---
@@ -429,8 +423,9 @@ public final class OpenDocument {
 
     /** Looks for work that an earlier run left behind, and offers it; removes temporary files of runs that were killed. */
     public void offerLeftWork() {
+        List<Path> recent = settings.get().recent();
         LeftWork left = new LeftWork(this, workers, kept);
-        workers.run(workers.disk(), () -> kept.leftWork(recent.list()), left::offer);
+        workers.run(workers.disk(), () -> kept.leftWork(recent), left::offer);
     }
 
     /**
@@ -444,6 +439,7 @@ public final class OpenDocument {
 
     /** Ends in order: the journal is emptied. Waits for what is being written, for a short while. */
     public void close() throws IOException {
+        workers.disk().execute(settings::write);
         workers.disk().execute(kept::giveUp);
         workers.end();
     }

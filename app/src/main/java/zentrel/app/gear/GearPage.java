@@ -25,6 +25,7 @@ import zentrel.app.document.Removal;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
+import zentrel.app.look.WindowRoot;
 import zentrel.app.shell.Boxes;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
@@ -311,7 +312,7 @@ public final class GearPage implements PageView {
 
     private Optional<String> ask(String title, String words, String usual) {
         TextInputDialog dialog = new TextInputDialog(usual);
-        dialog.initOwner(pane.getScene().getWindow());
+        WindowRoot.dress(dialog, pane.getScene().getWindow());
         dialog.setTitle(title);
         dialog.setHeaderText(words);
         dialog.setGraphic(null);

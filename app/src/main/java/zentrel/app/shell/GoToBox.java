@@ -18,6 +18,7 @@ import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
+import zentrel.app.look.WindowRoot;
 import zentrel.plan.Fixture;
 import zentrel.plan.Kind;
 import zentrel.plan.Named;
@@ -175,12 +176,10 @@ public final class GoToBox extends TextField {
         }
         if (!rows.getChildren().isEmpty() && getScene() != null && getScene().getWindow() != null && isFocused()) {
             // A popup is a window of its own: it wears the colours of this one.
-            rows.getStylesheets().setAll(getScene().getStylesheets());
             rows.getStyleClass().setAll("root", "offers");
-            rows.getStyleClass()
-                    .addAll(getScene().getRoot().getStyleClass().contains("day") ? List.of("day") : List.of());
+            WindowRoot.dress(rows, getScene().getWindow());
             Bounds at = localToScreen(getBoundsInLocal());
-            rows.setMinWidth(getWidth()); // as wide as what is offered, so that nobody takes what he cannot read
+            rows.setMinWidth(at.getWidth()); // as wide as what is offered, so that nobody takes what he cannot read
             rows.setMaxWidth(WIDEST);
             popup().show(getScene().getWindow(), at.getMinX(), at.getMaxY());
         }

@@ -22,6 +22,7 @@ import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanWriter;
+import zentrel.file.UserFolders;
 import zentrel.gear.Library;
 import zentrel.gear.Made;
 import zentrel.gear.Making;
@@ -40,7 +41,7 @@ class OpenDocumentTest {
 
     @BeforeEach
     void open() {
-        document = fx(() -> new OpenDocument(folder.resolve("home")));
+        document = fx(() -> new OpenDocument(UserFolders.in(folder.resolve("home"))));
     }
 
     @AfterEach
