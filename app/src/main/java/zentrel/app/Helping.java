@@ -6,6 +6,7 @@ import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.layout.StackPane;
 import org.jspecify.annotations.Nullable;
+import zentrel.app.about.AboutPane;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.help.HelpPages;
 import zentrel.app.help.HelpPane;
@@ -55,11 +56,26 @@ final class Helping {
             now = new HelpPane(this::leave);
             pane = now;
         }
-        if (!isShown()) {
-            covered = List.copyOf(front.getChildren());
-            front.getChildren().setAll(now);
-        }
+        cover(now);
         now.show(HelpPages.named(name));
+    }
+
+    /** Shows settings, and what the program is. */
+    void about() {
+        AboutPane now = new AboutPane(document, this::leave);
+        cover(now);
+        PageFocus.into(front);
+    }
+
+    private void cover(Node pane) {
+        if (!covers()) {
+            covered = List.copyOf(front.getChildren());
+        }
+        front.getChildren().setAll(pane);
+    }
+
+    private boolean covers() {
+        return front.getChildren().stream().anyMatch(n -> n instanceof HelpPane || n instanceof AboutPane);
     }
 
     boolean isShown() {
@@ -68,7 +84,7 @@ final class Helping {
 
     /** Puts what was in front back. */
     void leave() {
-        if (isShown()) {
+        if (covers()) {
             front.getChildren().setAll(covered);
             PageFocus.into(front);
         }

@@ -82,7 +82,7 @@ final class MainWindow {
         pages = makePages.apply(new PageContext(document, library, this::seen, output, files::choose));
         rail = new Rail(document, pages, this::showPage);
         goTo = new GoToBox(document, this::commands, line -> worded(library, line));
-        top = new TopBar(document, files, output, goTo, this::newPlan, offered(true));
+        top = new TopBar(document, files, output, goTo, this::newPlan, this::about, offered(true));
         root.setMinSize(0, 0); // so that it can be laid out as small as the window is
         root.setTop(new VBox(top, new NoticeBar(document)));
         root.setLeft(rail);
@@ -252,6 +252,11 @@ final class MainWindow {
         helping.show(page);
     }
 
+    /** Shows settings, and what the program is. */
+    void about() {
+        helping.about();
+    }
+
     /** What the pages offer to do by name. */
     private List<Command> offered(boolean menu) {
         List<Command> offered = new ArrayList<>();
@@ -357,6 +362,7 @@ final class MainWindow {
         commands.add(new Command("Fold away what is at the right, or show it again", this::foldSide));
         commands.add(new Command("This page in a window of its own", this::openApart));
         commands.addAll(sizes.commands());
+        commands.add(new Command("Settings, and about Zentrel", helping::about));
         commands.add(new Command("Keys", () -> helping.show(HelpPages.KEYS)));
         commands.addAll(helping.commands());
         return commands;

@@ -19,7 +19,7 @@ import zentrel.plan.Plan;
 
 /** Opens, saves and copies plans, by dialogs of the window or files dropped on it, and asks before unsaved work is lost. */
 final class PlanFiles {
-    private static final String ENDING = ".zentrel.json";
+    private static final String ENDING = ".zentrel";
 
     private final Stage stage;
     private final OpenDocument document;
@@ -32,7 +32,8 @@ final class PlanFiles {
     private FileChooser chooser(String title) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Zentrel plans", "*" + ENDING, "*.json"));
+        chooser.getExtensionFilters()
+                .add(new FileChooser.ExtensionFilter("Zentrel plans", "*" + ENDING, "*.zentrel.json", "*.json"));
         document.file()
                 .map(Path::toAbsolutePath)
                 .map(Path::getParent)

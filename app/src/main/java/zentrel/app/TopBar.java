@@ -35,6 +35,7 @@ final class TopBar extends HBox {
      * The bar.
      *
      * @param begin begins a new plan
+     * @param about shows settings, and what the program is
      * @param offered what the pages put into the plan's menu
      */
     TopBar(
@@ -43,6 +44,7 @@ final class TopBar extends HBox {
             OutputStatus output,
             GoToBox goTo,
             Runnable begin,
+            Runnable about,
             List<Command> offered) {
         this.document = document;
         this.files = files;
@@ -68,7 +70,9 @@ final class TopBar extends HBox {
                         undo,
                         redo,
                         new SeparatorMenuItem(),
-                        item("Overview of all findings", () -> document.select(null)));
+                        item("Overview of all findings", () -> document.select(null)),
+                        new SeparatorMenuItem(),
+                        item("Settings, and about Zentrel", about));
         menu.setOnShowing(e -> refreshMenu());
         dayNight.getStyleClass().add("quiet");
         dayNight.setOnAction(e -> document.settings()

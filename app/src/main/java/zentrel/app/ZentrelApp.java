@@ -11,6 +11,7 @@ import javafx.application.Platform;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
+import zentrel.app.about.Logs;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.look.Fonts;
@@ -56,6 +57,7 @@ public class ZentrelApp extends Application {
         CompletableFuture<FirstPlan> unused = whole.whenComplete((plan, failure) -> Platform.runLater(() -> {
             patience.stop();
             if (asItWas(arguments)) {
+                log(open);
                 open.settings().begin(settings.getNow(new SettingsFile.Read(Settings.USUAL, List.of())));
                 WindowPlaces.keep(stage, "main", open.settings());
             }
@@ -67,6 +69,16 @@ public class ZentrelApp extends Application {
                 stage.show();
             }
         }));
+    }
+
+    private static void log(OpenDocument open) {
+        CompletableFuture<Void> unused = CompletableFuture.runAsync(() -> {
+            try {
+                Logs.begin(open.folders().logs(), () -> open.settings().get().addressesInLogs());
+            } catch (IOException e) {
+                System.err.println("The log cannot be written: " + e.getMessage());
+            }
+        });
     }
 
     /** Whether the window is as the user left it; pictures and measured starts are always alike. */

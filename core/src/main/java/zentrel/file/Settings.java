@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import zentrel.text.Word;
 
@@ -64,6 +65,9 @@ public record Settings(
         /** 0 to 100 %. */
         PERCENT("percent");
 
+        /** The highest level of a slot (ANSI E1.11). */
+        private static final int MOST = 255;
+
         private final String word;
 
         Levels(String word) {
@@ -73,6 +77,29 @@ public record Settings(
         @Override
         public String word() {
             return word;
+        }
+
+        /** A level of a slot in words; percent are rounded. */
+        public String words(int level) {
+            return this == BYTE ? String.valueOf(level) : Math.round(level * 100.0 / MOST) + " %";
+        }
+
+        /**
+         * A level that somebody typed: a number in this unit, or one with a percent sign.
+         *
+         * @return 0 to 255; empty where it is none
+         */
+        public Optional<Integer> parse(String typed) {
+            String text = typed.strip();
+            boolean percent = this == PERCENT || text.endsWith("%");
+            try {
+                double number = Double.parseDouble(text.replace("%", "").strip().replace(',', '.'));
+                boolean fits = percent || number == Math.rint(number);
+                long level = percent ? Math.round(number * MOST / 100) : Math.round(number);
+                return fits && level >= 0 && level <= MOST && number >= 0 ? Optional.of((int) level) : Optional.empty();
+            } catch (NumberFormatException e) {
+                return Optional.empty();
+            }
         }
     }
 

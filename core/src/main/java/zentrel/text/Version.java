@@ -11,7 +11,16 @@ public final class Version {
 
     /** As it is written: {@code 0.3.0}. */
     public static String current() {
-        try (InputStream in = Version.class.getResourceAsStream("/zentrel/version.txt")) {
+        return text("/zentrel/version.txt");
+    }
+
+    /** The commit that it was built from, in a few digits; {@code not known} for a build that nobody told. */
+    public static String commit() {
+        return text("/zentrel/commit.txt");
+    }
+
+    private static String text(String resource) {
+        try (InputStream in = Version.class.getResourceAsStream(resource)) {
             return new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
         } catch (IOException e) {
             throw new UncheckedIOException(e); // it is in the jar of this class

@@ -119,6 +119,41 @@ class SettingsFileTest {
                 .hasMessageContaining(file().toString());
     }
 
+    /** ANSI E1.11: a slot holds 0 to 255. */
+    @ParameterizedTest
+    @CsvSource(
+            nullValues = "-",
+            value = {
+                "BYTE, 0, 0, 0",
+                "BYTE, 255, 255, 255",
+                "BYTE, 50 %, 128, 128",
+                "BYTE, 256, -, -",
+                "BYTE, 12.5, -, -",
+                "BYTE, -1, -, -",
+                "BYTE, full, -, -",
+                "PERCENT, 50, 128, 50 %",
+                "PERCENT, 100, 255, 100 %",
+                "PERCENT, 33.3%, 85, 33 %",
+                "PERCENT, 101, -, -",
+                "PERCENT, 0, 0, 0 %",
+                "PERCENT, '', -, -",
+            })
+    void levelsAreReadAndSaidInTheirUnit(Settings.Levels unit, String typed, Integer level, String said) {
+        assertThat(unit.parse(typed)).isEqualTo(Optional.ofNullable(level));
+        if (level != null) {
+            assertThat(unit.words(level)).isEqualTo(said);
+        }
+    }
+
+    /** Whatever percentage is shown is the one that was typed. */
+    @Test
+    void aWholePercentageComesBack() {
+        for (int percent = 0; percent <= 100; percent++) {
+            int level = Settings.Levels.PERCENT.parse(percent + "").orElseThrow();
+            assertThat(Settings.Levels.PERCENT.words(level)).isEqualTo(percent + " %");
+        }
+    }
+
     /** XDG Base Directory Specification 0.8: the variables, their defaults, and that relative names count as none. */
     @ParameterizedTest
     @CsvSource(

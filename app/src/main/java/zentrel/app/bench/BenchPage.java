@@ -22,6 +22,7 @@ import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
+import zentrel.app.look.Named;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Beginning;
 import zentrel.app.shell.Evidence;
@@ -30,6 +31,7 @@ import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
 import zentrel.check.Report;
+import zentrel.file.Settings;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.plan.Fixture;
@@ -76,6 +78,8 @@ public final class BenchPage implements PageView {
 
     private BenchPage(PageContext context) {
         document = context.document();
+        bench.tellIn(levels());
+        document.settings().property().addListener(o -> bench.tellIn(levels()));
         lamps = new Lamps(document);
         cues = new CueRow(document, bench, this::wake);
         onEvidence = context.evidence();
@@ -92,7 +96,10 @@ public final class BenchPage implements PageView {
                 + plan().index().wireOf(s).map(String::valueOf).orElse("–")));
         streams.setAccessibleText("Source and universe");
         streams.valueProperty().addListener(o -> choosePath());
-        Button raise = Buttons.action("Raise", "bench-raise", () -> set(parse(level)));
+        Button raise = Buttons.action(
+                "Raise",
+                "bench-raise",
+                () -> set(levels().parse(level.getText()).orElse(-1)));
         Button zero = Buttons.action("To zero", "bench-zero", () -> set(0));
         slot.setOnAction(e -> raise.fire());
         level.setOnAction(e -> raise.fire());
@@ -117,6 +124,9 @@ public final class BenchPage implements PageView {
                 rule(),
                 Texts.heading("What happened"),
                 log);
+        FirewallQuestion.words(System.getProperty("os.name"))
+                .ifPresent(words -> pane.getChildren()
+                        .add(pane.getChildren().indexOf(hearing) + 1, Texts.wrapped(words, "soft", "small")));
         pane.getStyleClass().add("main-page");
         document.reportProperty().addListener(o -> planChanged());
         document.selectionProperty().addListener(o -> follow());
@@ -302,8 +312,12 @@ public final class BenchPage implements PageView {
                 .findFirst()
                 .ifPresent(streams::setValue);
         slot.setText(String.valueOf(slotNumber));
-        level.setText(String.valueOf(value));
+        level.setText(levels().words(value));
         set(value);
+    }
+
+    private Settings.Levels levels() {
+        return document.settings().get().levels();
     }
 
     private static int parse(TextField field) {
@@ -318,7 +332,8 @@ public final class BenchPage implements PageView {
         int at = parse(slot);
         Stream stream = streams.getValue();
         if (at < 1 || at > 512 || value < 0 || value > LEVEL_MOST) {
-            document.tell("A slot is a number from 1 to 512 and a level from 0 to 255.");
+            document.tell("A slot is a number from 1 to 512, and a level "
+                    + (levels() == Settings.Levels.PERCENT ? "0 to 100 %." : "0 to 255, or 0 to 100 with a % sign."));
             return;
         }
         Optional<PlanRun> run = bench.run();
@@ -404,7 +419,7 @@ public final class BenchPage implements PageView {
                 "8  number", index.wireOf(stream).map(String::valueOf).orElse("–"), sights.get(HopKind.AGREES));
         stations.station(
                 "9  " + (to.contains(" of ") ? to.substring(0, to.indexOf(" of ")) : "port"),
-                "slot " + at + " = " + (levels[at - 1] & 0xFF),
+                "slot " + at + " = " + levels().words(levels[at - 1] & 0xFF),
                 sights.get(HopKind.WINS));
         List<Fixture> fixtures = fixtures(index, stream);
         lampsTitle.setText("10  What it lights: " + Counted.of(fixtures.size(), "fixture"));

@@ -20,6 +20,7 @@ import java.util.stream.IntStream;
 import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.shell.Evidence;
+import zentrel.file.Settings;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.plan.Application;
@@ -69,11 +70,17 @@ final class BenchRun implements Evidence, AutoCloseable {
     private final AtomicBoolean news = new AtomicBoolean();
     private volatile @Nullable PlanRun run;
     private volatile long armedSinceNanos;
+    private volatile Settings.Levels unit = Settings.Levels.BYTE;
 
     /** What was said of stand-ins that do not receive all, and when; on the JavaFX thread. */
     private List<String> troubles = List.of();
 
     private long troublesNanos = System.nanoTime() - TROUBLES_PAUSE_NANOS;
+
+    /** In what levels are told from now on. */
+    void tellIn(Settings.Levels levels) {
+        unit = levels;
+    }
 
     OutputGuard.State state() {
         return guard.state();
@@ -272,9 +279,10 @@ final class BenchRun implements Evidence, AutoCloseable {
                 .orElse(address);
     }
 
-    private static String levels(Map<Integer, Integer> changed) {
+    private String levels(Map<Integer, Integer> changed) {
         List<String> parts = new ArrayList<>();
-        new java.util.TreeMap<>(changed).forEach((slot, level) -> parts.add("slot " + slot + " = " + level));
+        new java.util.TreeMap<>(changed)
+                .forEach((slot, level) -> parts.add("slot " + slot + " = " + unit.words(level)));
         return String.join(", ", parts.subList(0, Math.min(4, parts.size())))
                 + (parts.size() > 4 ? " and " + (parts.size() - 4) + " more" : "");
     }

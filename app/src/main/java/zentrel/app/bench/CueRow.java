@@ -7,6 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
+import zentrel.app.look.Named;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Evidence;
 import zentrel.check.Report;

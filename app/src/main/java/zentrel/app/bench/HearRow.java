@@ -65,6 +65,10 @@ final class HearRow extends HBox implements AutoCloseable {
         super(10);
         this.document = document;
         setAlignment(Pos.CENTER_LEFT);
+        String chosen = document.settings().get().adapter();
+        if (!chosen.isEmpty()) {
+            adapter.setText(chosen);
+        }
         adapter.setId("hear-adapter");
         adapter.setPrefWidth(130);
         adapter.setAccessibleText("Address of the adapter to hear on");
@@ -105,6 +109,7 @@ final class HearRow extends HBox implements AutoCloseable {
             document.tell(String.valueOf(e.getMessage()));
             return;
         }
+        document.settings().change(s -> s.withAdapter(at.toString()));
         running.set(true);
         hear.setText("Stop");
         told.setText("Listening …");

@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -330,6 +331,11 @@ public final class OpenDocument {
         });
     }
 
+    /** Does something else in the background, with files, and hands it over, whatever the plan is by then. */
+    public <T> void work(Callable<T> work, Consumer<T> then) {
+        workers.run(workers.disk(), work, then);
+    }
+
     /** Runs {@code then} once all that is being worked out from the report now is done and handed over. */
     public void whenWorkedOut(Runnable then) {
         workers.run(workers.pictures(), () -> true, done -> then.run());
@@ -379,11 +385,6 @@ public final class OpenDocument {
             become(loaded, path, loaded.plan());
             remember(path);
         });
-    }
-
-    /** Reads another plan, works something out from it in the background and hands that over; the open plan stays. */
-    public <T> void read(Path path, Function<LoadedPlan, T> work, Consumer<T> then) {
-        workers.run(workers.disk(), () -> work.apply(PlanFile.open(path)), then);
     }
 
     public void save(Path to) {

@@ -1,11 +1,7 @@
 package zentrel.app.flow;
 
 import java.io.File;
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Optional;
-import java.util.function.Function;
 import javafx.scene.Group;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Pane;
@@ -20,7 +16,7 @@ import zentrel.app.sheet.PdfSheet;
 import zentrel.app.sheet.Picture;
 import zentrel.app.sheet.SvgSheet;
 import zentrel.app.shell.Panel;
-import zentrel.check.Report;
+import zentrel.file.PlainFile;
 
 /** The flow as it is shown, on paper: seen first in the colours of paper, then saved as SVG or PDF. */
 final class FlowExportPanel extends Panel {
@@ -83,23 +79,13 @@ final class FlowExportPanel extends Panel {
     }
 
     private void write(Path path, java.util.function.BiFunction<String, Picture, byte[]> form) {
-        Report report = document.reportProperty().get();
-        if (report == null) {
-            return;
-        }
         Picture picture = picture();
-        Function<Report, Optional<String>> work = r -> {
-            try {
-                Files.write(path, form.apply(r.plan().name(), picture));
-                return Optional.empty();
-            } catch (IOException e) {
-                return Optional.of(String.valueOf(e.getMessage()));
-            }
-        };
-        document.derive(
-                report,
-                work,
-                problem -> document.tell(problem.map(p -> path + " could not be written: " + p + ".")
-                        .orElse("Written: " + path + ".")));
+        String name = document.plan().name();
+        document.work(
+                () -> {
+                    PlainFile.write(form.apply(name, picture), path);
+                    return path;
+                },
+                written -> document.tell("Written: " + written + "."));
     }
 }

@@ -33,6 +33,7 @@ import zentrel.app.shell.PageView;
 import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.compare.Comparison;
+import zentrel.file.PlanFile;
 import zentrel.gear.Changing;
 import zentrel.gear.Duplicating;
 import zentrel.gear.Made;
@@ -163,9 +164,8 @@ public final class GearPage implements PageView {
     /** Shows how another version of the plan differs, to take over what is wanted. */
     public void compareWith(Path file) {
         Plan mine = document.plan();
-        document.read(
-                file,
-                other -> Comparison.of(mine, other.plan()),
+        document.work(
+                () -> Comparison.of(mine, PlanFile.open(file).plan()),
                 comparison -> compare(String.valueOf(file.getFileName()), comparison));
     }
 

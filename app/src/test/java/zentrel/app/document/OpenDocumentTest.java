@@ -140,8 +140,8 @@ class OpenDocumentTest {
         assertThat(fx(() -> document.noticeProperty().get().text())).contains("hosts[0].id (line 1)");
         assertThat(fx(() -> document.plan())).isEqualTo(FernlightTrail.ready());
         List<LoadedPlan> read = new ArrayList<>();
-        run(() -> document.read(bad, p -> p, read::add));
-        run(() -> document.read(folder.resolve("none.json"), p -> p, read::add));
+        run(() -> document.work(() -> PlanFile.open(bad), read::add));
+        run(() -> document.work(() -> PlanFile.open(folder.resolve("none.json")), read::add));
         settled(() -> document.noticeProperty().get().text().startsWith("There is no file"));
         assertThat(read).isEmpty();
     }
@@ -158,7 +158,7 @@ class OpenDocumentTest {
         assertThat(fx(() -> document.file())).contains(mine);
         assertThat(PlanFile.open(mine).plan()).isEqualTo(fx(() -> document.plan()));
         List<LoadedPlan> read = new ArrayList<>();
-        run(() -> document.read(theirs, p -> p, read::add));
+        run(() -> document.work(() -> PlanFile.open(theirs), read::add));
         settled(() -> read.size() == 1);
         assertThat(read.get(0).plan()).isEqualTo(FernlightTrail.draft());
         assertThat(fx(() -> document.file())).contains(mine);

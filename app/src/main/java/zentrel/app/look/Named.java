@@ -1,14 +1,14 @@
-package zentrel.app.bench;
+package zentrel.app.look;
 
 import java.util.function.Function;
 import javafx.util.StringConverter;
 import org.jspecify.annotations.Nullable;
 
 /** How things are called in a list that is chosen from. */
-final class Named {
+public final class Named {
     private Named() {}
 
-    static <T> StringConverter<T> by(Function<T, String> name) {
+    public static <T> StringConverter<T> by(Function<T, String> name) {
         return new StringConverter<>() {
             @Override
             public String toString(@Nullable T item) {
