@@ -11,6 +11,7 @@ import zentrel.text.Version;
         mixinStandardHelpOptions = true,
         versionProvider = Main.Versions.class,
         description = "Plans and checks lighting networks: addresses, universes, signal paths.",
+        footer = {"", "zentrel open [FILE] and zentrel demo open the window."},
         subcommands = {
             CheckCommand.class,
             RulesCommand.class,
