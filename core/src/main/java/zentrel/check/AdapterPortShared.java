@@ -11,7 +11,6 @@ import java.util.stream.Collectors;
 import zentrel.path.HopKind;
 import zentrel.plan.*;
 import zentrel.profile.Protocol;
-import zentrel.text.Counted;
 
 /** Two programs of one computer on one port: {@code adapter.port-shared}. */
 final class AdapterPortShared extends PathRule {
@@ -83,21 +82,30 @@ final class AdapterPortShared extends PathRule {
                                         && l.port().inForce() == shared)
                                 .map(ControlLink::id)
                                 .toList()),
-                context.index().name(a.id()) + " and " + context.index().name(b.id()) + " on " + host.name()
-                        + " both listen for OSC on port " + shared
-                        + ": only one of them receives a message. Give "
-                        + context.index().name(b.id()) + " another port.",
+                RuleWords.say(
+                        "adapter.port-shared.says/osc",
+                        "one",
+                        context.index().name(a.id()),
+                        "other",
+                        context.index().name(b.id()),
+                        "device",
+                        host.name(),
+                        "port",
+                        String.valueOf(shared)),
                 edits));
     }
 
     /** The program on another port, and what is sent to it with it. */
     private static Edit listenOn(String name, Application program, int port) {
-        return new Edit("Let " + name + " listen for OSC on port " + port, plan -> {
-            List<ControlLink> links = new ArrayList<>(plan.links());
-            links.replaceAll(l -> l.to().equals(program.id()) ? l.withPort(port) : l);
-            return plan.with(Kind.LINK, links)
-                    .with(program.id(), a -> a.withOsc(a.osc().orElseThrow().withPort(port)));
-        });
+        return new Edit(
+                RuleWords.say("adapter.port-shared.fix/osc", "program", name, "port", String.valueOf(port)), plan -> {
+                    List<ControlLink> links = new ArrayList<>(plan.links());
+                    links.replaceAll(l -> l.to().equals(program.id()) ? l.withPort(port) : l);
+                    return plan.with(Kind.LINK, links)
+                            .with(
+                                    program.id(),
+                                    a -> a.withOsc(a.osc().orElseThrow().withPort(port)));
+                });
     }
 
     private void streams(CheckContext context, List<Finding> findings, Host host, Application a, Application b) {
@@ -117,11 +125,18 @@ final class AdapterPortShared extends PathRule {
                         subjects(
                                 List.of(b.id(), a.id(), host.id()),
                                 addressed.stream().map(Stream::id).toList()),
-                        context.index().name(a.id()) + " and " + context.index().name(b.id()) + " on " + host.name()
-                                + " both listen for " + protocol.title()
-                                + ", and " + addressed.size()
-                                + (addressed.size() == 1 ? " universe is" : " universes are")
-                                + " sent to its address: only one of the two receives that. Send to all instead.",
+                        RuleWords.say(
+                                "adapter.port-shared.says/streams",
+                                "one",
+                                context.index().name(a.id()),
+                                "other",
+                                context.index().name(b.id()),
+                                "device",
+                                host.name(),
+                                "protocol",
+                                protocol.title(),
+                                "count",
+                                addressed.size()),
                         List.of(sendToAll(addressed, protocol))));
             }
         }
@@ -155,8 +170,12 @@ final class AdapterPortShared extends PathRule {
     private static Edit sendToAll(Set<Stream> streams, Protocol protocol) {
         Delivery delivery = protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST;
         return new Edit(
-                "Send " + Counted.of(streams.size(), "universe") + " by "
-                        + delivery.word().replace('-', ' '),
+                RuleWords.say(
+                        "adapter.port-shared.fix/streams",
+                        "count",
+                        streams.size(),
+                        "delivery",
+                        delivery.word().replace('-', ' ')),
                 plan -> {
                     List<Stream> all = new ArrayList<>(plan.streams());
                     all.replaceAll(s -> streams.stream().anyMatch(x -> x.id().equals(s.id()))

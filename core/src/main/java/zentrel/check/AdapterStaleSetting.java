@@ -30,19 +30,35 @@ final class AdapterStaleSetting extends PathRule {
             }
             String owner = context.index().name(copy.owner());
             String of = context.index().name(copy.of());
-            String subject = copy.of().is(Kind.ADAPTER) ? "the " + of : of;
+            String subject = copy.of().is(Kind.ADAPTER)
+                    ? RuleWords.say("adapter.stale-setting.part/adapter", "adapter", of)
+                    : of;
+            String form = copy.isPrinted() ? "printed" : "typed";
             findings.add(unmet(
                     copy.isPrinted() ? Severity.NOTE : Severity.BROKEN,
                     Optional.empty(),
                     List.of(copy.id(), copy.owner(), copy.of()),
-                    copy.isPrinted()
-                            ? "The label " + copy.name() + " on " + owner + " says " + typed + "; " + subject + " is "
-                                    + real.get(0) + ". Print " + real.get(0) + "."
-                            : owner + " has " + typed + " typed in as " + copy.name() + "; " + subject + " is "
-                                    + real.get(0) + ". Type in " + real.get(0) + ".",
+                    RuleWords.say(
+                            "adapter.stale-setting.says/" + form,
+                            "copy",
+                            copy.name(),
+                            "owner",
+                            owner,
+                            "typed",
+                            typed,
+                            "of",
+                            subject,
+                            "real",
+                            real.get(0)),
                     List.of(new Edit(
-                            (copy.isPrinted() ? "Print " : "Type ") + real.get(0)
-                                    + (copy.isPrinted() ? " on " : " into ") + copy.name() + " of " + owner,
+                            RuleWords.say(
+                                    "adapter.stale-setting.fix/" + form,
+                                    "real",
+                                    real.get(0),
+                                    "copy",
+                                    copy.name(),
+                                    "owner",
+                                    owner),
                             p -> p.with(copy.id(), c -> c.withValue(real.get(0)))))));
         }
         return findings;

@@ -60,10 +60,14 @@ final class AddressArtnetRange extends PathRule {
                         Severity.NOTE,
                         Optional.empty(),
                         List.of(a.id()),
-                        "The " + context.index().name(a.id()) + " has "
-                                + a.addresses().get(0).inForce().address()
-                                + ". Newer Art-Net devices accept any range, older ones 2.0.0.0/8 and 10.0.0.0/8 only, and"
-                                + " it is not specified which " + host.name() + " is: give it a profile, or look.",
+                        RuleWords.say(
+                                "address.artnet-range.says/not-known",
+                                "adapter",
+                                context.index().name(a.id()),
+                                "address",
+                                a.addresses().get(0).inForce().address(),
+                                "device",
+                                host.name()),
                         List.of()));
             }
         }
@@ -93,7 +97,8 @@ final class AddressArtnetRange extends PathRule {
 
     private Finding finding(
             CheckContext context, Host host, Adapter adapter, int at, HostAddress address, Profile profile) {
-        String ranges = profile.accepts().stream().map(Subnet::toString).collect(Collectors.joining(" or "));
+        String ranges =
+                profile.accepts().stream().map(Subnet::toString).collect(Collectors.joining(RuleWords.say("part/or")));
         List<Edit> edits = new ArrayList<>();
         Optional<Subnet> usual = adapter.segment().flatMap(context.signalPaths()::usualSubnet);
         usual.filter(u -> profile.accepts(u.network()))
@@ -102,9 +107,16 @@ final class AddressArtnetRange extends PathRule {
                 Severity.BROKEN,
                 Optional.empty(),
                 List.of(adapter.id()),
-                "The " + context.index().name(adapter.id()) + " has " + address.address() + ", and " + host.name()
-                        + " accepts " + ranges + " only."
-                        + (edits.isEmpty() ? " Move its segment to one of these." : ""),
+                RuleWords.say(
+                        "address.artnet-range.says/" + (edits.isEmpty() ? "move" : "give"),
+                        "adapter",
+                        context.index().name(adapter.id()),
+                        "address",
+                        address.address(),
+                        "device",
+                        host.name(),
+                        "ranges",
+                        ranges),
                 edits);
     }
 }

@@ -38,7 +38,7 @@ final class AddressDuplicate extends PathRule {
         subjects.add(last.id());
         adapters.stream().map(Adapter::id).filter(a -> !a.equals(last.id())).forEach(subjects::add);
         String names = String.join(
-                " and ",
+                RuleWords.say("part/and"),
                 adapters.stream()
                         .map(a -> context.index().hostOf(a.id()).name())
                         .toList());
@@ -47,9 +47,16 @@ final class AddressDuplicate extends PathRule {
                 Severity.AT_RISK,
                 Optional.empty(),
                 subjects,
-                address + " is given to " + names + " on " + segment.name()
-                        + ": unicast reaches whichever answered last; broadcast and multicast still reach all of them. Give the "
-                        + context.index().name(last.id()) + " another.",
+                RuleWords.say(
+                        "address.duplicate.says",
+                        "address",
+                        address,
+                        "devices",
+                        names,
+                        "segment",
+                        segment.name(),
+                        "last",
+                        context.index().name(last.id())),
                 context.remedies()
                         .addresses()
                         .giveEachItsOwn(adapters, last.addresses().get(at).inForce()));

@@ -49,25 +49,33 @@ final class AddressGateway extends PathRule {
     private void judge(CheckContext context, List<Finding> findings, Adapter adapter, Ipv4Address gateway) {
         String name = context.index().name(adapter.id());
         List<Edit> away = List.of(new Edit(
-                "Take the gateway off the " + name, p -> p.with(adapter.id(), a -> a.withGateway(Optional.empty()))));
+                RuleWords.say("address.gateway.fix/off", "adapter", name),
+                p -> p.with(adapter.id(), a -> a.withGateway(Optional.empty()))));
         boolean near = adapter.addresses().isEmpty()
                 || adapter.addresses().stream().anyMatch(a -> a.inForce().sees(gateway));
         if (!near) {
             List<Edit> edits = new ArrayList<>();
             router(context, adapter)
                     .ifPresent(r -> edits.add(new Edit(
-                            "Give the " + name + " the gateway " + r,
+                            RuleWords.say("address.gateway.fix/router", "adapter", name, "router", r),
                             p -> p.with(adapter.id(), a -> a.withGateway(Optional.of(r))))));
             edits.addAll(away);
             findings.add(unmet(
                     Severity.AT_RISK,
                     Optional.empty(),
                     List.of(adapter.id()),
-                    "The " + name + " has the gateway " + gateway + ", which is outside its own "
-                            + adapter.addresses().get(0).inForce().subnet() + ", so it cannot reach it."
-                            + router(context, adapter)
-                                    .map(r -> " The router on its segment is " + r + ".")
-                                    .orElse(""),
+                    RuleWords.say(
+                            "address.gateway.says/outside",
+                            "adapter",
+                            name,
+                            "gateway",
+                            gateway,
+                            "subnet",
+                            adapter.addresses().get(0).inForce().subnet(),
+                            "router",
+                            router(context, adapter)
+                                    .map(r -> " " + RuleWords.say("address.gateway.says/router", "router", r))
+                                    .orElse("")),
                     edits));
             return;
         }
@@ -81,8 +89,14 @@ final class AddressGateway extends PathRule {
                     Severity.NOTE,
                     Optional.empty(),
                     List.of(adapter.id()),
-                    "The " + name + " has the gateway " + gateway + ", and nothing on "
-                            + segment.get().name() + " has that address or leads out. It does no harm.",
+                    RuleWords.say(
+                            "address.gateway.says/nobody",
+                            "adapter",
+                            name,
+                            "gateway",
+                            gateway,
+                            "segment",
+                            segment.get().name()),
                     away));
         }
     }

@@ -36,10 +36,16 @@ final class AddressInDhcpPool extends PathRule {
                                     Severity.AT_RISK,
                                     Optional.empty(),
                                     List.of(adapter.id(), server.id()),
-                                    "The " + context.index().name(adapter.id()) + " has " + address.address()
-                                            + ", set by hand, in the pool " + pool.pool() + " that the "
-                                            + context.index().name(server.id())
-                                            + " assigns. Give it one outside the pool.",
+                                    RuleWords.say(
+                                            "address.in-dhcp-pool.says",
+                                            "adapter",
+                                            context.index().name(adapter.id()),
+                                            "address",
+                                            address.address(),
+                                            "pool",
+                                            pool.pool(),
+                                            "server",
+                                            context.index().name(server.id())),
                                     context.remedies()
                                             .addresses()
                                             .giveAddress(adapter, i, Optional.of(address.subnet()))));

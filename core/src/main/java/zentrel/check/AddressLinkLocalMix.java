@@ -11,7 +11,6 @@ import zentrel.plan.AddressOrigin;
 import zentrel.plan.Segment;
 import zentrel.profile.ProfileAdapter;
 import zentrel.source.Sources;
-import zentrel.text.Counted;
 
 /** A self-assigned address among set ones, or DHCP asked for with no server: {@code address.link-local-mix}. */
 final class AddressLinkLocalMix extends PathRule {
@@ -72,22 +71,33 @@ final class AddressLinkLocalMix extends PathRule {
                             context,
                             adapter,
                             usual,
-                            "has " + own.get(0).inForce().address() + ", which it gave itself, while "
-                                    + Counted.of(
-                                            set.size(),
-                                            "other on " + segment.name() + " is",
-                                            "others on " + segment.name() + " are")
-                                    + " set by hand in " + usual + ": they do not reach each other."));
+                            RuleWords.say(
+                                    "address.link-local-mix.says/self-assigned",
+                                    "adapter",
+                                    context.index().name(adapter.id()),
+                                    "address",
+                                    own.get(0).inForce().address(),
+                                    "count",
+                                    set.size(),
+                                    "segment",
+                                    segment.name(),
+                                    "subnet",
+                                    usual)));
                 } else if (!served && !segment.wayOut()) {
                     findings.add(finding(
                             context,
                             adapter,
                             usual,
-                            "asks for its address, and nothing on " + segment.name()
-                                    + " gives any out: "
-                                    + waits(context, adapter).together()
-                                    + " s after a restart it gives itself one of 169.254/16, which "
-                                    + Counted.of(set.size(), "other does", "others do") + " not reach."));
+                            RuleWords.say(
+                                    "address.link-local-mix.says/asks",
+                                    "adapter",
+                                    context.index().name(adapter.id()),
+                                    "segment",
+                                    segment.name(),
+                                    "seconds",
+                                    waits(context, adapter).together(),
+                                    "count",
+                                    set.size())));
                 }
             }
         }
@@ -104,12 +114,12 @@ final class AddressLinkLocalMix extends PathRule {
                 .orElse(ProfileAdapter.Waits.USUAL);
     }
 
-    private Finding finding(CheckContext context, Adapter adapter, Subnet usual, String what) {
+    private Finding finding(CheckContext context, Adapter adapter, Subnet usual, String text) {
         return unmet(
                         Severity.AT_RISK,
                         Optional.empty(),
                         List.of(adapter.id()),
-                        "The " + context.index().name(adapter.id()) + " " + what + " Set it by hand.",
+                        text,
                         context.remedies().addresses().setByHand(adapter, usual))
                 .restingOn(Sources.DHCP_WAIT, Sources.CLAIM_WAIT);
     }

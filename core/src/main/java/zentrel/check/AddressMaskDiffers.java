@@ -68,11 +68,25 @@ final class AddressMaskDiffers extends PathRule {
             seenByAll += theirs.sees(address.address()) ? 1 : 0;
         }
         String name = context.index().name(adapter.id());
-        return "The " + name + " has mask " + address.mask() + " where " + segment.name() + " uses "
-                + new HostAddress(usual.network(), usual.prefixLength()).mask() + ": it reaches " + seesAll + " of "
-                + others
-                + " others by unicast and " + seenByAll + " reach it; its broadcast " + address.broadcast()
-                + " is not theirs, " + usual.last() + ". Set its mask to "
-                + new HostAddress(usual.network(), usual.prefixLength()).mask() + ".";
+        return RuleWords.say(
+                "address.mask-differs.says",
+                "adapter",
+                name,
+                "mask",
+                address.mask(),
+                "segment",
+                segment.name(),
+                "usual",
+                new HostAddress(usual.network(), usual.prefixLength()).mask(),
+                "reached",
+                seesAll,
+                "others",
+                others,
+                "reaching",
+                seenByAll,
+                "broadcast",
+                address.broadcast(),
+                "theirs",
+                usual.last());
     }
 }

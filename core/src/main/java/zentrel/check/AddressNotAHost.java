@@ -35,8 +35,14 @@ final class AddressNotAHost extends PathRule {
                                 Severity.BROKEN,
                                 Optional.empty(),
                                 List.of(adapter.id()),
-                                "The " + context.index().name(adapter.id()) + " has " + address.address() + ", which "
-                                        + reason.get() + ". Give it another.",
+                                RuleWords.say(
+                                        "address.not-a-host.says",
+                                        "adapter",
+                                        context.index().name(adapter.id()),
+                                        "address",
+                                        address.address(),
+                                        "reason",
+                                        reason.get()),
                                 context.remedies().addresses().giveAddress(adapter, i, Optional.empty())));
                     }
                 }

@@ -32,10 +32,9 @@ final class AddressPublicRouted extends PathRule {
                         Severity.AT_RISK,
                         Optional.empty(),
                         List.of(segment.id()),
-                        segment.name() + " uses " + usual.get()
-                                + ", which belongs to somebody on the internet, and has an uplink. Close it, or move it to 10/8, 172.16/12 or 192.168/16.",
+                        RuleWords.say("address.public-routed.says", "segment", segment.name(), "subnet", usual.get()),
                         List.of(new Edit(
-                                "Say that " + segment.name() + " has no uplink",
+                                RuleWords.say("address.public-routed.fix", "segment", segment.name()),
                                 p -> p.with(segment.id(), s -> s.withWayOut(false))))));
             }
         }

@@ -53,10 +53,21 @@ final class AddressSameSubnetTwice extends PathRule {
                         Severity.AT_RISK,
                         Optional.empty(),
                         List.of(second.id(), first.id()),
-                        host.name() + " has " + first.name() + " and " + second.name() + " both in "
-                                + a.get().subnet() + ". "
-                                + whatHappens(host.system(), first, second)
-                                + " Switch one off, or give it another subnet.",
+                        RuleWords.say(
+                                "address.same-subnet-twice.says/"
+                                        + switch (host.system()) {
+                                            case WINDOWS -> "windows";
+                                            case MACOS -> "macos";
+                                            default -> "linux";
+                                        },
+                                "device",
+                                host.name(),
+                                "first",
+                                first.name(),
+                                "second",
+                                second.name(),
+                                "subnet",
+                                a.get().subnet()),
                         List.of(off(context, second), off(context, first)))
                 .restingOn(
                         switch (host.system()) {
@@ -79,18 +90,10 @@ final class AddressSameSubnetTwice extends PathRule {
 
     private static Edit off(CheckContext context, Adapter adapter) {
         return new Edit(
-                "Switch off the " + context.index().name(adapter.id()),
+                RuleWords.say(
+                        "address.same-subnet-twice.fix",
+                        "adapter",
+                        context.index().name(adapter.id())),
                 p -> p.with(adapter.id(), a -> a.withEnabled(Setting.of(false))));
-    }
-
-    private static String whatHappens(OperatingSystem system, Adapter first, Adapter second) {
-        return switch (system) {
-            case WINDOWS ->
-                "Windows follows the source address, so what is bound to one goes out by it; what is left to the system goes by the lower metric.";
-            case MACOS -> "macOS sends by the one that stands higher in its service order.";
-            default ->
-                "Linux sends unicast and directed broadcast by " + first.name() + " even from a socket bound to "
-                        + second.name() + "; groups and 255.255.255.255 go by the one bound.";
-        };
     }
 }

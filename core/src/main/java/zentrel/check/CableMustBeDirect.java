@@ -46,8 +46,12 @@ final class CableMustBeDirect extends PathRule {
                         Severity.BROKEN,
                         Optional.empty(),
                         List.of(cable.id(), adapter.id(), between.id()),
-                        "The cable of the " + context.index().name(adapter.id()) + " goes to " + between.name()
-                                + ", and it must lead straight to its partner. Plug it in there.",
+                        RuleWords.say(
+                                "cable.must-be-direct.says",
+                                "adapter",
+                                context.index().name(adapter.id()),
+                                "device",
+                                between.name()),
                         partners(context, between, adapter).stream()
                                 .map(p -> straight(context, cable, adapter, p))
                                 .toList()));
@@ -74,8 +78,12 @@ final class CableMustBeDirect extends PathRule {
 
     private static Edit straight(CheckContext context, Cable cable, Adapter adapter, Adapter partner) {
         return new Edit(
-                "Lead the cable " + cable.name() + " straight to the "
-                        + context.index().name(partner.id()),
+                RuleWords.say(
+                        "cable.must-be-direct.fix",
+                        "cable",
+                        cable.name(),
+                        "partner",
+                        context.index().name(partner.id())),
                 p -> p.with(
                         cable.id(),
                         c -> new Cable(c.id(), c.name(), c.kind(), adapter.id(), partner.id(), c.connected())));

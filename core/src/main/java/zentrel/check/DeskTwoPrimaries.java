@@ -34,19 +34,23 @@ final class DeskTwoPrimaries extends PathRule {
             if (leading.size() < 2) {
                 continue;
             }
-            String names = leading.stream().map(context.index()::name).collect(Collectors.joining(" and "));
+            String names =
+                    leading.stream().map(context.index()::name).collect(Collectors.joining(RuleWords.say("part/and")));
             List<Id<?>> subjects = new ArrayList<>(List.of(session.id()));
             subjects.addAll(leading);
             findings.add(unmet(
                     Severity.BROKEN,
                     Optional.empty(),
                     subjects,
-                    names + " are both primary in " + session.name()
-                            + "; one of them leads. Make the others its backup.",
+                    RuleWords.say("desk.two-primaries.says", "desks", names, "session", session.name()),
                     leading.stream()
                             .map(kept -> new Edit(
-                                    "Let " + context.index().name(kept) + " lead " + session.name()
-                                            + ", the others as backup",
+                                    RuleWords.say(
+                                            "desk.two-primaries.fix",
+                                            "desk",
+                                            context.index().name(kept),
+                                            "session",
+                                            session.name()),
                                     p -> only(p, session, kept)))
                             .toList()));
         }

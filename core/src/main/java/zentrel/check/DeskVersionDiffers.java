@@ -45,14 +45,27 @@ final class DeskVersionDiffers extends PathRule {
                                 Severity.BROKEN,
                                 Optional.empty(),
                                 List.of(desk.id(), session.id(), lead.get().id()),
-                                context.index().name(desk.id()) + " runs version " + v + "; "
-                                        + context.index().name(lead.get().id()) + ", the "
-                                        + partOf(session, lead.get()) + " of " + session.name() + ", runs " + wanted
-                                        + ". Install " + wanted + " on "
-                                        + context.index().name(desk.id()) + ".",
+                                RuleWords.say(
+                                        "desk.version-differs.says",
+                                        "desk",
+                                        context.index().name(desk.id()),
+                                        "version",
+                                        v,
+                                        "lead",
+                                        context.index().name(lead.get().id()),
+                                        "part",
+                                        partOf(session, lead.get()),
+                                        "session",
+                                        session.name(),
+                                        "wanted",
+                                        wanted),
                                 List.of(new Edit(
-                                        "Install version " + wanted + " on "
-                                                + context.index().name(desk.id()),
+                                        RuleWords.say(
+                                                "desk.version-differs.fix",
+                                                "wanted",
+                                                wanted,
+                                                "desk",
+                                                context.index().name(desk.id())),
                                         p -> p.with(desk.id(), a -> a.withVersion(wanted)))))));
             }
         }

@@ -42,8 +42,12 @@ final class DhcpTwoServers extends PathRule {
                         Severity.AT_RISK,
                         Optional.empty(),
                         subjects,
-                        String.join(" and ", names) + " both assign addresses on " + segment.name()
-                                + ": whoever answers first decides. Switch one off.",
+                        RuleWords.say(
+                                "dhcp.two-servers.says",
+                                "servers",
+                                String.join(RuleWords.say("part/and"), names),
+                                "segment",
+                                segment.name()),
                         switchingOff(context, servers)));
             }
         }
@@ -57,7 +61,10 @@ final class DhcpTwoServers extends PathRule {
             edits.add(
                     0,
                     new Edit(
-                            "Switch off DHCP on the " + context.index().name(server.id()),
+                            RuleWords.say(
+                                    "dhcp.two-servers.fix",
+                                    "adapter",
+                                    context.index().name(server.id())),
                             p -> p.with(
                                     server.id(),
                                     a -> a.withServes(a.serves()

@@ -57,9 +57,12 @@ final class LineLoads extends PathRule {
                         Severity.AT_RISK,
                         Optional.empty(),
                         List.of(line.id()),
-                        context.index().name(line.id()) + " has " + Numbers.plain(loads)
-                                + " unit loads, and a line carries 32. Put a "
-                                + "splitter in, and connect the last ones behind it.",
+                        RuleWords.say(
+                                "line.loads.says",
+                                "line",
+                                context.index().name(line.id()),
+                                "loads",
+                                Numbers.plain(loads)),
                         List.of(split(context.index().name(line.id()), line, fixtures, passedOn))));
             }
         }
@@ -91,7 +94,8 @@ final class LineLoads extends PathRule {
             branchOf.put(fixture.id(), branch);
         }
         return new Edit(
-                "Put a splitter in " + name + " for the last " + branchOf.size(), p -> split(p, name, line, branchOf));
+                RuleWords.say("line.loads.fix", "line", name, "count", branchOf.size()),
+                p -> split(p, name, line, branchOf));
     }
 
     private static Plan split(Plan plan, String name, Line line, Map<Id<Fixture>, Integer> branchOf) {
@@ -99,7 +103,7 @@ final class LineLoads extends PathRule {
         List<Host> hosts = new ArrayList<>(plan.hosts());
         hosts.add(new Host(
                 device,
-                "Splitter of " + name,
+                RuleWords.say("line.loads.made/splitter", "line", name),
                 HostKind.OTHER,
                 "",
                 OperatingSystem.FIRMWARE,
@@ -112,7 +116,11 @@ final class LineLoads extends PathRule {
         for (int number : new TreeSet<>(branchOf.values())) {
             Id<Line> id = Kind.LINE.id(Ids.free(plan, line.id().value() + ".branch" + number));
             branches.put(number, id);
-            lines.add(new Line(id, name + ", branch " + number, line.port(), Optional.of(new Via(device, line.id()))));
+            lines.add(new Line(
+                    id,
+                    RuleWords.say("line.loads.made/branch", "line", name, "number", number),
+                    line.port(),
+                    Optional.of(new Via(device, line.id()))));
         }
         List<Fixture> hung = new ArrayList<>(plan.fixtures());
         hung.replaceAll(f ->

@@ -47,11 +47,10 @@ final class NetworkExposed extends PathRule {
                         Severity.AT_RISK,
                         Optional.of(HopKind.CARRIED),
                         List.of(id),
-                        signals.size() + (signals.size() == 1 ? " signal crosses " : " signals cross ")
-                                + segment.name()
-                                + ", which guests may join: anybody there can send to the same receivers. Give guests a segment of their own.",
+                        RuleWords.say("network.exposed.says", "count", signals.size(), "segment", segment.name()),
                         List.of(new Edit(
-                                "Keep guests off " + segment.name(), p -> p.with(id, s -> s.withGuests(false))))));
+                                RuleWords.say("network.exposed.fix", "segment", segment.name()),
+                                p -> p.with(id, s -> s.withGuests(false))))));
             }
         });
         return findings;

@@ -18,7 +18,6 @@ import zentrel.plan.Plan;
 import zentrel.plan.Segment;
 import zentrel.plan.Stream;
 import zentrel.source.Sources;
-import zentrel.text.Counted;
 
 /** A cable that carries too much: {@code network.load}. */
 final class NetworkLoad extends PathRule {
@@ -40,11 +39,7 @@ final class NetworkLoad extends PathRule {
             return List.of();
         }
         return List.of(new Edit(
-                String.format(
-                        Locale.ROOT,
-                        "Send the %s there %.0f times a second at most",
-                        on.size() == 1 ? "universe" : on.size() + " universes",
-                        most),
+                RuleWords.say("network.load.fix", "count", on.size(), "most", String.format(Locale.ROOT, "%.0f", most)),
                 p -> {
                     Plan next = p;
                     for (Stream stream : on) {
@@ -89,14 +84,10 @@ final class NetworkLoad extends PathRule {
         return findings;
     }
 
-    /** What helps a sender: groups instead of a copy for each receiver; a broadcast is one packet already. */
+    /** The form of the sentence that says what helps a sender: groups instead of a copy for each receiver; a broadcast is one packet already. */
     private static String relief(List<Stream> on) {
         boolean copies = on.stream().anyMatch(s -> s.delivery() == Delivery.UNICAST || s.delivery() == Delivery.FOUND);
-        return copies
-                ? "Send to groups instead of a copy to each receiver, which relieves this sender; or split the universes over"
-                        + " two sources."
-                : "Split the universes over two sources, or send them less often. Groups instead of broadcasts would relieve"
-                        + " the receivers, not this sender.";
+        return copies ? "copies" : "sends";
     }
 
     private Finding finding(CheckContext context, Load.Link link, int others) {
@@ -107,17 +98,26 @@ final class NetworkLoad extends PathRule {
                         Severity.AT_RISK,
                         Optional.of(HopKind.CARRIED),
                         List.of(link.adapter()),
-                        String.format(
-                                Locale.ROOT,
-                                "The %s %s %.1f Mbit/s, %.0f %% of %.0f Mbit/s: %.0f packets a second%s. %s",
+                        RuleWords.say(
+                                "network.load.says/" + (sends ? relief(on) : others == 0 ? "is-sent" : "are-sent"),
+                                "adapter",
                                 context.index().name(link.adapter()),
-                                sends ? "sends" : "is sent",
-                                Math.max(link.out().bits(), link.in().bits()) / 1e6,
-                                link.part() * 100,
-                                link.speed() / 1e6,
-                                Math.max(link.out().packets(), link.in().packets()),
-                                others == 0 ? "" : ", and " + Counted.of(others, "other") + " there nearly as much",
-                                sends ? relief(on) : "Use switches with IGMP snooping, or send by unicast."),
+                                "rate",
+                                String.format(
+                                        Locale.ROOT,
+                                        "%.1f",
+                                        Math.max(link.out().bits(), link.in().bits()) / 1e6),
+                                "part",
+                                Math.round(link.part() * 100),
+                                "speed",
+                                Math.round(link.speed() / 1e6),
+                                "packets",
+                                String.format(
+                                        Locale.ROOT,
+                                        "%.0f",
+                                        Math.max(link.out().packets(), link.in().packets())),
+                                "others",
+                                others),
                         slower(link, on))
                 .restingOn(Sources.FULL_LINK);
     }

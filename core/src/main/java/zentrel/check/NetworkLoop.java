@@ -26,12 +26,14 @@ final class NetworkLoop extends PathRule {
                         Severity.BROKEN,
                         Optional.of(HopKind.CARRIED),
                         List.of(cable),
-                        "The cables run in a ring over "
-                                + String.join(
+                        RuleWords.say(
+                                "network.loop.says",
+                                "devices",
+                                String.join(
                                         ", ",
-                                        over.stream().map(context.index()::name).toList())
-                                + ", and nothing there cuts rings. Unplug "
-                                + context.index().name(cable) + ".",
+                                        over.stream().map(context.index()::name).toList()),
+                                "cable",
+                                context.index().name(cable)),
                         List.of(context.remedies().unplug(cable)))));
         return findings;
     }

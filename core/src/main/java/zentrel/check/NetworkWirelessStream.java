@@ -43,19 +43,24 @@ final class NetworkWirelessStream extends PathRule {
                         Severity.AT_RISK,
                         Optional.of(HopKind.CARRIED),
                         List.of(adapter.id()),
-                        String.format(
-                                Locale.ROOT,
-                                "%.0f packets a second of multicast or broadcast reach the wireless %s: about %.0f %% of the"
-                                        + " airtime at 1 Mbit/s, %.0f %% at 6. Wire it, put it on a segment without"
-                                        + " streams, or send to each.",
-                                packets,
+                        RuleWords.say(
+                                "network.wireless-stream.says",
+                                "packets",
+                                String.format(Locale.ROOT, "%.0f", packets),
+                                "adapter",
                                 context.index().name(adapter.id()),
-                                100 * Airtime.part(Protocol.SACN, packets, Airtime.SLOWEST_RATE),
-                                100 * Airtime.part(Protocol.SACN, packets, Airtime.SLOWEST_RATE_5_GHZ)),
+                                "slow",
+                                percent(Airtime.part(Protocol.SACN, packets, Airtime.SLOWEST_RATE)),
+                                "fast",
+                                percent(Airtime.part(Protocol.SACN, packets, Airtime.SLOWEST_RATE_5_GHZ))),
                         List.of(toEach(context, adapter.segment().get(), flooding))));
             }
         }
         return findings;
+    }
+
+    private static String percent(double part) {
+        return String.format(Locale.ROOT, "%.0f %%", 100 * part);
     }
 
     /** What goes to everybody on a segment. */
@@ -76,21 +81,26 @@ final class NetworkWirelessStream extends PathRule {
 
     /** sACN to a list of those that take it, Art-Net to those found. */
     private static Edit toEach(CheckContext context, Id<Segment> segment, List<Load.Sent> flooding) {
-        return new Edit("Send each stream on " + context.index().name(segment) + " to those that take it only", p -> {
-            Plan next = p;
-            for (Load.Sent sent : flooding) {
-                List<Ipv4Address> to = sent.taking().stream()
-                        .map(context.index()::adapter)
-                        .flatMap(a -> a.addresses().stream().limit(1))
-                        .map(a -> a.inForce().address())
-                        .toList();
-                next = next.with(
-                        sent.stream().id(),
-                        s -> s.protocol() == Protocol.SACN
-                                ? s.withDelivery(Delivery.UNICAST, to)
-                                : s.withDelivery(Delivery.FOUND, List.of()));
-            }
-            return next;
-        });
+        return new Edit(
+                RuleWords.say(
+                        "network.wireless-stream.fix",
+                        "segment",
+                        context.index().name(segment)),
+                p -> {
+                    Plan next = p;
+                    for (Load.Sent sent : flooding) {
+                        List<Ipv4Address> to = sent.taking().stream()
+                                .map(context.index()::adapter)
+                                .flatMap(a -> a.addresses().stream().limit(1))
+                                .map(a -> a.inForce().address())
+                                .toList();
+                        next = next.with(
+                                sent.stream().id(),
+                                s -> s.protocol() == Protocol.SACN
+                                        ? s.withDelivery(Delivery.UNICAST, to)
+                                        : s.withDelivery(Delivery.FOUND, List.of()));
+                    }
+                    return next;
+                });
     }
 }

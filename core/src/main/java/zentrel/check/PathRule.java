@@ -96,9 +96,7 @@ class PathRule implements Rule {
                         .count()
                 - 1;
         String text = context.words().text(worst.issue())
-                + (others > 0
-                        ? " " + others + (others == 1 ? " more signal is affected" : " more signals are affected") + "."
-                        : "");
+                + (others > 0 ? " " + RuleWords.say("part/more-signals", "count", others) : "");
         Severity severity = worst.issue().verdict() == Verdict.BROKEN ? Severity.BROKEN : Severity.AT_RISK;
         return new Finding(
                 id,
@@ -143,7 +141,7 @@ class PathRule implements Rule {
         if (edits.size() == 1) {
             return first;
         }
-        return new Edit(first.text() + " and " + (edits.size() - 1) + " more like it", plan -> {
+        return new Edit(RuleWords.say("part/more-fixes", "first", first.text(), "count", edits.size() - 1), plan -> {
             Plan next = plan;
             for (Edit edit : edits) {
                 next = edit.applyTo(next);

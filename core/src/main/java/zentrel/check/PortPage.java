@@ -70,21 +70,32 @@ final class PortPage extends PathRule {
         List<Edit> edits = new ArrayList<>();
         if (receiver.protocols().contains(Protocol.SACN)) {
             edits.add(new Edit(
-                    "Set " + context.index().name(odd.id()) + " to sACN, and send it so",
+                    RuleWords.say("port.page.fix", "port", context.index().name(odd.id())),
                     p -> bySacn(context, p, odd)));
         }
         return unmet(
                 Severity.BROKEN,
                 Optional.of(HopKind.AGREES),
                 List.of(odd.id()),
-                context.index().name(odd.id()) + " is meant for Art-Net " + wire + " (" + dress(wire) + "), and "
-                        + context.index().name(set.get(0).id()) + " of the same page has Sub-Net "
-                        + (first & 15) + ": a page has one. Use a port of another page, another number, or sACN.",
+                RuleWords.say(
+                        "port.page.says",
+                        "port",
+                        context.index().name(odd.id()),
+                        "wire",
+                        String.valueOf(wire),
+                        "address",
+                        dress(wire),
+                        "other",
+                        context.index().name(set.get(0).id()),
+                        "subNet",
+                        first & 15),
                 edits);
     }
 
     private static String dress(int wire) {
-        return Protocol.ARTNET.carries(wire) ? new PortAddress(wire).toString() : "does not exist";
+        return Protocol.ARTNET.carries(wire)
+                ? new PortAddress(wire).toString()
+                : RuleWords.say("port.page.part/no-address");
     }
 
     /** The port and the streams that are meant for it by sACN, with the show's number. */

@@ -38,17 +38,21 @@ final class PortProtocol extends PathRule {
                         Severity.NOTE,
                         Optional.of(HopKind.LET_IN),
                         List.of(id),
-                        context.index().name(id) + " is set to " + set.title()
-                                + (able
-                                        ? "; " + context.index().name(receiver.id()) + " takes "
-                                                + String.join(
-                                                        " and ",
-                                                        receiver.protocols().stream()
-                                                                .sorted()
-                                                                .map(Protocol::title)
-                                                                .toList())
-                                                + "."
-                                        : ", which " + context.index().name(receiver.id()) + " cannot take."),
+                        RuleWords.say(
+                                "port.protocol.says/" + (able ? "able" : "unable"),
+                                "port",
+                                context.index().name(id),
+                                "set",
+                                set.title(),
+                                "receiver",
+                                context.index().name(receiver.id()),
+                                "protocols",
+                                String.join(
+                                        RuleWords.say("part/and"),
+                                        receiver.protocols().stream()
+                                                .sorted()
+                                                .map(Protocol::title)
+                                                .toList())),
                         context.fixes().of(met.issue())));
             }
         }

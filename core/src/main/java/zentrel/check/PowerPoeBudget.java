@@ -9,7 +9,6 @@ import zentrel.plan.*;
 import zentrel.profile.Profile;
 import zentrel.profile.ProfilePoe;
 import zentrel.profile.ProfileSupply;
-import zentrel.text.Counted;
 import zentrel.text.Numbers;
 
 /** More power than the switch gives over its sockets: {@code power.poe-budget}. */
@@ -47,8 +46,16 @@ final class PowerPoeBudget extends PathRule {
                         Severity.BROKEN,
                         Optional.empty(),
                         List.of(d.host().id(), host.id()),
-                        d.host().name() + " draws " + watts(d.supply().watts()) + " and " + host.name() + " gives "
-                                + watts(poe.perPortWatts()) + " at a socket. Power it another way.",
+                        RuleWords.say(
+                                "power.poe-budget.says/socket",
+                                "device",
+                                d.host().name(),
+                                "drawn",
+                                watts(d.supply().watts()),
+                                "switch",
+                                host.name(),
+                                "given",
+                                watts(poe.perPortWatts())),
                         otherwise(List.of(d))));
             }
         }
@@ -60,9 +67,16 @@ final class PowerPoeBudget extends PathRule {
                     Severity.BROKEN,
                     Optional.empty(),
                     subjects,
-                    Counted.of(drawn.size(), "device draws", "devices draw") + " " + watts(total) + " from "
-                            + host.name() + ", which gives " + watts(poe.totalWatts())
-                            + " in all. Power some of them another way.",
+                    RuleWords.say(
+                            "power.poe-budget.says/all",
+                            "count",
+                            drawn.size(),
+                            "drawn",
+                            watts(total),
+                            "switch",
+                            host.name(),
+                            "given",
+                            watts(poe.totalWatts())),
                     relief(drawn, total - poe.totalWatts())));
         }
     }
@@ -117,10 +131,14 @@ final class PowerPoeBudget extends PathRule {
         String names = String.join(
                 ", ",
                 drawn.stream()
-                        .map(d -> d.host().name() + " by "
-                                + d.otherwise().orElseThrow().name())
+                        .map(d -> RuleWords.say(
+                                "power.poe-budget.part/by",
+                                "device",
+                                d.host().name(),
+                                "supply",
+                                d.otherwise().orElseThrow().name()))
                         .toList());
-        return List.of(new Edit("Power " + names, p -> {
+        return List.of(new Edit(RuleWords.say("power.poe-budget.fix", "devices", names), p -> {
             Plan next = p;
             for (Drawn d : drawn) {
                 next = next.with(d.host().id(), h -> {

@@ -31,8 +31,14 @@ final class PowerSuppliesClash extends PathRule {
                             Severity.BROKEN,
                             Optional.empty(),
                             List.of(host.id()),
-                            host.name() + " is powered by " + clash.get(0) + " and " + clash.get(1)
-                                    + " at once, which its maker forbids. Unplug one.",
+                            RuleWords.say(
+                                    "power.supplies-clash.says",
+                                    "device",
+                                    host.name(),
+                                    "one",
+                                    clash.get(0),
+                                    "other",
+                                    clash.get(1)),
                             clash.stream().map(s -> without(host, s)).toList()));
                 }
             }
@@ -42,7 +48,7 @@ final class PowerSuppliesClash extends PathRule {
 
     private static Edit without(Host host, String supply) {
         return new Edit(
-                "Unplug " + supply + " from " + host.name(),
+                RuleWords.say("power.supplies-clash.fix", "supply", supply, "device", host.name()),
                 p -> p.with(host.id(), h -> {
                     List<String> left = new ArrayList<>(h.power().supplies());
                     left.remove(supply);

@@ -45,12 +45,25 @@ final class PowerVolts extends PathRule {
                 Severity.BROKEN,
                 Optional.empty(),
                 List.of(host.id()),
-                supply + " of " + host.name() + " takes " + Numbers.plain(range.from()) + " to "
-                        + Numbers.plain(range.to()) + " V, and is given " + Numbers.plain(volts) + " V. Feed it "
-                        + "from another supply.",
+                RuleWords.say(
+                        "power.volts.says",
+                        "supply",
+                        supply,
+                        "device",
+                        host.name(),
+                        "from",
+                        Numbers.plain(range.from()),
+                        "to",
+                        Numbers.plain(range.to()),
+                        "volts",
+                        Numbers.plain(volts)),
                 List.of(new Edit(
-                        "Feed " + host.name() + " with "
-                                + Numbers.plain(Math.max(range.from(), Math.min(volts, range.to()))) + " V",
+                        RuleWords.say(
+                                "power.volts.fix",
+                                "device",
+                                host.name(),
+                                "volts",
+                                Numbers.plain(Math.max(range.from(), Math.min(volts, range.to())))),
                         p -> p.with(
                                 host.id(),
                                 h -> h.withPower(h.power()

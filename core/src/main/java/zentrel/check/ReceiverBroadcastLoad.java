@@ -40,13 +40,15 @@ final class ReceiverBroadcastLoad extends PathRule {
                                 Severity.AT_RISK,
                                 Optional.of(HopKind.TAKEN),
                                 List.of(link.adapter()),
-                                String.format(
-                                        Locale.ROOT,
-                                        "%s must look at %.0f broadcasts a second, whether they are for it or not; a small device"
-                                                + " loses some above %.0f. Send by unicast to discovered nodes instead.",
+                                RuleWords.say(
+                                        "receiver.broadcast-load.says",
+                                        "device",
                                         host.name(),
-                                        link.in().everybody(),
-                                        MOST),
+                                        "packets",
+                                        String.format(
+                                                Locale.ROOT, "%.0f", link.in().everybody()),
+                                        "most",
+                                        String.format(Locale.ROOT, "%.0f", MOST)),
                                 List.of(toThoseFound(context)))
                         .restingOn(Sources.SMALL_NODE_PACKETS));
             }
@@ -55,7 +57,7 @@ final class ReceiverBroadcastLoad extends PathRule {
     }
 
     private static Edit toThoseFound(CheckContext context) {
-        return new Edit("Send what is broadcast by Art-Net to discovered nodes instead", p -> {
+        return new Edit(RuleWords.say("receiver.broadcast-load.fix"), p -> {
             Plan next = p;
             for (Stream stream : context.plan().streams()) {
                 if (toEverybody(stream) && stream.protocol() == Protocol.ARTNET) {

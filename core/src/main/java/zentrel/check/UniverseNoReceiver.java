@@ -34,9 +34,12 @@ final class UniverseNoReceiver extends PathRule {
                         Severity.NOTE,
                         Optional.empty(),
                         subjects,
-                        universe.label() + " " + universe.name() + " is sent by "
-                                + context.index().name(streams.get(0).application())
-                                + "; no port receives it and nothing is patched in it.",
+                        RuleWords.say(
+                                "universe.no-receiver.says",
+                                "universe",
+                                universe.label() + " " + universe.name(),
+                                "source",
+                                context.index().name(streams.get(0).application())),
                         List.of()));
             }
         }

@@ -34,13 +34,19 @@ final class UniverseOneCid extends PathRule {
                         Severity.NOTE,
                         Optional.empty(),
                         List.of(a.id(), other.id()),
-                        context.index().name(a.id()) + " and " + context.index().name(other.id())
-                                + " share the identity " + cid
-                                + ". They meet at no port; give "
-                                + context.index().name(a.id())
-                                + " one of its own before they do.",
+                        RuleWords.say(
+                                "universe.one-cid.says",
+                                "other",
+                                context.index().name(other.id()),
+                                "source",
+                                context.index().name(a.id()),
+                                "identity",
+                                cid),
                         List.of(new Edit(
-                                "Give " + context.index().name(a.id()) + " an identity of its own",
+                                RuleWords.say(
+                                        "universe.one-cid.fix",
+                                        "source",
+                                        context.index().name(a.id())),
                                 p -> p.with(
                                         a.id(),
                                         x -> x.withInstalled(x.installed().withCid(Optional.empty())))))));

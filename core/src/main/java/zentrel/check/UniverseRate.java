@@ -38,15 +38,17 @@ final class UniverseRate extends PathRule {
                         Severity.AT_RISK,
                         Optional.of(HopKind.WINS),
                         List.of(stream.id()),
-                        String.format(
-                                Locale.ROOT,
-                                fast
-                                        ? "%s is sent %.0f times a second, and a DMX line passes 44 on at most. Send it 44 times."
-                                        : "%s is sent %.1f times a second; below once in 2.5 s it counts as lost. Send it 44 times.",
+                        RuleWords.say(
+                                fast ? "universe.rate.says/fast" : "universe.rate.says/slow",
+                                "stream",
                                 context.index().name(stream.id()),
-                                rate),
+                                "rate",
+                                String.format(Locale.ROOT, fast ? "%.0f" : "%.1f", rate)),
                         List.of(new Edit(
-                                "Send " + context.index().name(stream.id()) + " 44 times a second",
+                                RuleWords.say(
+                                        "universe.rate.fix",
+                                        "stream",
+                                        context.index().name(stream.id())),
                                 p -> p.with(stream.id(), s -> s.withRate(44))))));
             }
         }
