@@ -58,8 +58,8 @@ final class MainWindow {
     private final TopBar top;
     private final DemoSteps steps;
     private final VBox side = new VBox();
-    private final Starting starting;
-    private final Helping helping;
+    private final StartActions starting;
+    private final HelpOverlay helping;
     private final TextSizes sizes;
     private final PageWindows apart;
     private int shownPage = -1;
@@ -94,7 +94,7 @@ final class MainWindow {
         front.setClip(clip);
         root.setCenter(front);
         margin = new MarginPane(document, library, this::help);
-        helping = new Helping(document, strip, margin::firstRule, front);
+        helping = new HelpOverlay(document, strip, margin::firstRule, front);
         margin.onRead(steps::read);
         VBox.setVgrow(margin, Priority.ALWAYS);
         side.getChildren().setAll(steps, margin);
@@ -106,7 +106,7 @@ final class MainWindow {
         side.maxWidthProperty().bind(side.minWidthProperty());
         root.setRight(side);
         root.setBottom(strip);
-        starting = new Starting(document, library, files, this);
+        starting = new StartActions(document, library, files, this);
         refreshTitle(stage);
         apart = new PageWindows(stage, document, pages);
         showPage(atStart());

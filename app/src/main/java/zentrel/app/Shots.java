@@ -60,7 +60,7 @@ final class Shots {
                 () -> {
                     document.select(Kind.HOST.id("hut-console"));
                     document.propose(
-                            zentrel.gear.Changing.address(
+                            zentrel.gear.SettingChange.address(
                                     document.plan(),
                                     Kind.ADAPTER.id("hut-console.control"),
                                     0,

@@ -16,9 +16,9 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.live.Asking;
 import zentrel.live.Ping;
 import zentrel.live.PlannedHosts;
+import zentrel.live.ReachabilityProbe;
 import zentrel.live.ThisComputer;
 import zentrel.plan.Host;
 import zentrel.plan.Plan;
@@ -62,10 +62,11 @@ final class AskCommand implements Callable<Integer> {
                 hosts.add(PlanArgument.host(opened, name));
             }
         }
-        List<Asking.Question> questions = PlannedHosts.questions(opened, hosts);
-        Map<Ipv4Address, Asking.Answer> answers = new ConcurrentHashMap<>();
+        List<ReachabilityProbe.Question> questions = PlannedHosts.questions(opened, hosts);
+        Map<Ipv4Address, ReachabilityProbe.Answer> answers = new ConcurrentHashMap<>();
         CountDownLatch done = new CountDownLatch(1);
-        try (Asking asking = new Asking(ThisComputer.adapters(), Ping.ofSystem(), Duration.ofSeconds(seconds))) {
+        try (ReachabilityProbe asking =
+                new ReachabilityProbe(ThisComputer.adapters(), Ping.ofSystem(), Duration.ofSeconds(seconds))) {
             asking.start(questions, a -> answers.put(a.address(), a), done::countDown);
             done.await();
         } catch (IOException e) {
@@ -74,7 +75,7 @@ final class AskCommand implements Callable<Integer> {
             Thread.currentThread().interrupt();
             throw new Refusal("It was stopped.", e);
         }
-        List<Asking.Answer> all = questions.stream()
+        List<ReachabilityProbe.Answer> all = questions.stream()
                 .map(q -> answers.get(q.address()))
                 .filter(java.util.Objects::nonNull)
                 .toList();
@@ -89,6 +90,6 @@ final class AskCommand implements Callable<Integer> {
             all.forEach(a -> out.line(String.format(
                     Locale.ROOT, "%-15s %-8s %s", a.address(), a.answers() ? "answers" : "silent", a.how())));
         }
-        return all.stream().allMatch(Asking.Answer::answers) ? 0 : 1;
+        return all.stream().allMatch(ReachabilityProbe.Answer::answers) ? 0 : 1;
     }
 }

@@ -13,8 +13,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import zentrel.address.AddressChange;
 import zentrel.address.AddressImport;
-import zentrel.address.Readdressing;
 import zentrel.file.LoadedPlan;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.Edit;
@@ -77,7 +77,7 @@ final class ImportCommand implements Callable<Integer> {
         if (out.json) {
             out.json(json(taken));
         } else {
-            for (Readdressing.Change c : taken.readdressing().changes()) {
+            for (AddressChange.Change c : taken.readdressing().changes()) {
                 out.line(c.name() + ": " + c.before().map(HostAddress::toString).orElse("none") + " becomes "
                         + c.after());
             }

@@ -14,7 +14,7 @@ import zentrel.load.Load;
 import zentrel.plan.Application;
 import zentrel.plan.Delivery;
 import zentrel.plan.Plan;
-import zentrel.plan.Switching;
+import zentrel.plan.SwitchFeatures;
 import zentrel.profile.Protocol;
 import zentrel.text.Counted;
 
@@ -112,13 +112,13 @@ final class LoadCommand implements Callable<Integer> {
                         100 * Airtime.part(Protocol.SACN, a.packets(), Airtime.SLOWEST_RATE_5_GHZ)));
             }
             load.groups()
-                    .forEach((segment, what) ->
-                            out.line("Multicast on " + opened.index().name(segment)
-                                    + switch (what) {
-                                        case FLOOD -> " go everywhere.";
-                                        case MEMBERS -> " go to their members only.";
-                                        case STOP -> " stop " + Switching.GROUP_SECONDS + " s after the last question.";
-                                    }));
+                    .forEach((segment, what) -> out.line("Multicast on "
+                            + opened.index().name(segment)
+                            + switch (what) {
+                                case FLOOD -> " go everywhere.";
+                                case MEMBERS -> " go to their members only.";
+                                case STOP -> " stop " + SwitchFeatures.GROUP_SECONDS + " s after the last question.";
+                            }));
             out.line("Room for " + Counted.of(room, "more universe") + " of " + protocol.title()
                     + " at 44 a second on the busiest, below " + Math.round(Load.MOST * 100) + " %.");
         }

@@ -19,7 +19,7 @@ import zentrel.packet.osc.OscMessage;
 import zentrel.standin.OscStandin;
 import zentrel.text.PlainText;
 import zentrel.wire.OutputGuard;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 import zentrel.wire.UdpWire;
 
 /** {@code zentrel osc send|listen}. */
@@ -80,7 +80,7 @@ final class OscCommand implements Callable<Integer> {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }
             try (UdpWire wire = Wires.armed(from, List.of(to), arm)) {
-                wire.send(Sending.SETTING, 0, to, port, bytes);
+                wire.send(SendIntent.SETTING, 0, to, port, bytes);
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }

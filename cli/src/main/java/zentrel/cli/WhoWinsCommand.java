@@ -9,7 +9,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import zentrel.contest.Contest;
-import zentrel.contest.Settling;
+import zentrel.contest.SourcePrecedence;
 import zentrel.path.SignalPaths;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
@@ -64,7 +64,7 @@ final class WhoWinsCommand implements Callable<Integer> {
                                 .put("text", f.text()));
                 if (choices) {
                     ArrayNode ways = n.putArray("choices");
-                    for (Settling way : Settling.of(paths, c)) {
+                    for (SourcePrecedence way : SourcePrecedence.of(paths, c)) {
                         ArrayNode outcome =
                                 ways.addObject().put("text", way.text()).putArray("outcome");
                         way.outcome().forEach(outcome::add);
@@ -78,7 +78,7 @@ final class WhoWinsCommand implements Callable<Integer> {
                         + opened.index().name(c.port()) + ": " + c.now());
                 c.failures().forEach(f -> out.line("    " + f.text()));
                 if (choices) {
-                    Settling.of(paths, c)
+                    SourcePrecedence.of(paths, c)
                             .forEach(way -> out.line("    Or " + way.text() + ": " + String.join(" ", way.outcome())));
                 }
             }

@@ -32,7 +32,7 @@ import zentrel.text.Counted;
  * @param same how many rows say what the plan says already
  * @param leftOut the rows that were left out, and why
  */
-public record AddressImport(Readdressing readdressing, int facts, int same, List<LeftOut> leftOut) {
+public record AddressImport(AddressChange readdressing, int facts, int same, List<LeftOut> leftOut) {
     /** What a column may hold. */
     public enum Column implements Columns.Kind {
         HOST("host", "host|name|device|box|label|unit|host name|hostname|device name"),
@@ -175,7 +175,7 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
     private static final class Rows {
         private final Plan plan;
         private final Names names;
-        private final List<Readdressing.Change> changes = new ArrayList<>();
+        private final List<AddressChange.Change> changes = new ArrayList<>();
         private final List<LeftOut> leftOut = new ArrayList<>();
         private final Map<Id<Adapter>, Integer> taken = new HashMap<>();
         private final Map<Ipv4Address, Long> rowOf = new HashMap<>();
@@ -233,7 +233,7 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
             taken.put(adapter.id(), at + 1);
             if (change) {
                 changes.add(
-                        new Readdressing.Change(adapter.id(), plan.index().name(adapter.id()), before, address, true));
+                        new AddressChange.Change(adapter.id(), plan.index().name(adapter.id()), before, address, true));
             }
             return change;
         }
@@ -323,10 +323,10 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
                 hosts.replaceAll(h -> told(h, adapters, moved));
                 return p.with(Kind.HOST, hosts);
             };
-            Readdressing readdressing = Readdressing.of(
+            AddressChange readdressing = AddressChange.of(
                     plan, "Import a table of " + Counted.of(rows, "change"), changes, mine, twice(), facts);
             return new AddressImport(
-                    new Readdressing(
+                    new AddressChange(
                             readdressing.changes(),
                             readdressing.steps(),
                             readdressing.warnings(),
@@ -352,13 +352,13 @@ public record AddressImport(Readdressing readdressing, int facts, int same, List
         private List<String> twice() {
             Set<Id<Adapter>> changed = new HashSet<>();
             changes.forEach(c -> changed.add(c.adapter()));
-            Map<Ipv4Address, Readdressing.Change> given = new HashMap<>();
+            Map<Ipv4Address, AddressChange.Change> given = new HashMap<>();
             changes.forEach(c -> given.put(c.after().address(), c));
             List<String> warnings = new ArrayList<>();
             for (Host host : plan.hosts()) {
                 for (Adapter adapter : host.adapters()) {
                     for (AdapterAddress a : adapter.addresses()) {
-                        Readdressing.Change other = given.get(a.inForce().address());
+                        AddressChange.Change other = given.get(a.inForce().address());
                         if (other != null
                                 && !changed.contains(adapter.id())
                                 && plan.index()

@@ -62,7 +62,7 @@ public final class AddressWord {
                         at,
                         new AdapterAddress(Setting.of(self(adapter)), AddressOrigin.SELF_ASSIGNED)));
             case "factory" -> {
-                HostAddress factory = OutOfTheBox.factory(plan, adapter)
+                HostAddress factory = FactoryAddresses.factory(plan, adapter)
                         .orElseThrow(() -> new IllegalArgumentException("It is not specified what the " + name
                                 + " has when new; its profile would say, or its hardware address."));
                 boolean made = plan.index().profileOf(plan.index().hostOf(id)).stream()

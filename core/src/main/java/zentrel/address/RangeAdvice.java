@@ -120,7 +120,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
         List<Subnet> common = new ArrayList<>();
         Set<String> particular = new LinkedHashSet<>();
         for (Adapter adapter : adapters) {
-            for (Accepting one : Accepting.at(plan, adapter)) {
+            for (AcceptedRanges one : AcceptedRanges.at(plan, adapter)) {
                 if (particular.isEmpty()) {
                     common.addAll(one.ranges());
                 } else {
@@ -177,7 +177,7 @@ public record RangeAdvice(List<ForSegment> ranges, List<String> remarks) {
     private static void room(Subnet range, int boxes, List<String> reasons) {
         if (2L * boxes > range.hostCount()) {
             reasons.add("It has room for " + range.hostCount() + ", and " + boxes
-                    + " are on it: too few to double. A mask of /" + Moving.lengthFor(2L * boxes) + " would do.");
+                    + " are on it: too few to double. A mask of /" + SegmentMove.lengthFor(2L * boxes) + " would do.");
         }
     }
 

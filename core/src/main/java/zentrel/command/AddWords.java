@@ -45,9 +45,9 @@ final class AddWords {
         return offers;
     }
 
-    private Made added(Profile profile, int count, Map<String, String> parts) {
+    private GearEdit added(Profile profile, int count, Map<String, String> parts) {
         String segment = parts.getOrDefault("on", "");
-        Made made = Making.boxes(
+        GearEdit made = DeviceFactory.boxes(
                 plan, library, profile, count, parts.getOrDefault("called", ""), parts.getOrDefault("in", ""));
         Plan after = made.edit().applyTo(plan);
         if (!segment.isEmpty()) {
@@ -56,11 +56,11 @@ final class AddWords {
                             .findFirst()
                             .orElseThrow(
                                     () -> new IllegalArgumentException("There is no segment called " + segment + "."));
-            after = Making.onSegment(after, made.hosts(), wanted.id());
+            after = DeviceFactory.onSegment(after, made.hosts(), wanted.id());
         }
         if (parts.containsKey("at")) {
-            after = Making.at(after, made.hosts(), parts.get("at"));
+            after = DeviceFactory.at(after, made.hosts(), parts.get("at"));
         }
-        return new Made(Making.put(made.edit().text(), plan, after), made.hosts());
+        return new GearEdit(DeviceFactory.put(made.edit().text(), plan, after), made.hosts());
     }
 }

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import zentrel.entry.Format;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
@@ -16,7 +16,7 @@ import zentrel.plan.Plan;
  * @param asks the questions, in order
  * @param work makes the edit of the answers
  */
-public record Addition(String title, List<Ask<?>> asks, Function<Answers, Made> work) {
+public record Addition(String title, List<Ask<?>> asks, Function<Answers, GearEdit> work) {
     public Addition {
         asks = List.copyOf(asks);
     }
@@ -71,7 +71,7 @@ public record Addition(String title, List<Ask<?>> asks, Function<Answers, Made> 
      * @param entered the texts entered, in the order of the questions
      * @throws IllegalArgumentException with a sentence, where an answer is none or nothing can be added so
      */
-    public Made made(Plan plan, List<String> entered) {
+    public GearEdit made(Plan plan, List<String> entered) {
         if (entered.size() != asks.size()) {
             throw new IllegalArgumentException(asks.size() + " answers are needed, not " + entered.size() + ".");
         }

@@ -9,13 +9,13 @@ import zentrel.command.Addition.Answers;
 import zentrel.command.Addition.Ask;
 import zentrel.entry.Format;
 import zentrel.entry.Formats;
-import zentrel.gear.Adding;
+import zentrel.gear.Connections;
+import zentrel.gear.DeviceFactory;
+import zentrel.gear.EntityAdditions;
+import zentrel.gear.FixturePatcher;
+import zentrel.gear.GearEdit;
 import zentrel.gear.Library;
-import zentrel.gear.Made;
-import zentrel.gear.Making;
-import zentrel.gear.Patching;
-import zentrel.gear.Routing;
-import zentrel.gear.Wiring;
+import zentrel.gear.UniverseRoutes;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
 import zentrel.profile.HostKind;
@@ -62,7 +62,7 @@ public final class Additions {
     }
 
     private static Addition one(String title, Function<Answers, Edit> work, Ask<?>... asks) {
-        return new Addition(title, Arrays.asList(asks), answers -> new Made(work.apply(answers), List.of()));
+        return new Addition(title, Arrays.asList(asks), answers -> new GearEdit(work.apply(answers), List.of()));
     }
 
     private static Ask<Integer> count(String title) {
@@ -79,7 +79,7 @@ public final class Additions {
         return new Addition(
                 "Devices",
                 List.of(kind, count, name, place),
-                a -> Making.boxes(
+                a -> DeviceFactory.boxes(
                         plan,
                         library,
                         a.to(kind),
@@ -99,17 +99,17 @@ public final class Additions {
 
     private Addition segment() {
         Ask<String> name = new Ask<>("Name", TEXT, "Network");
-        Ask<String> range = new Ask<>("Range", TEXT, Making.FIRST_RANGE.toString());
-        return one("A segment", a -> Wiring.segment(plan, a.to(name), Subnet.parse(a.to(range))), name, range);
+        Ask<String> range = new Ask<>("Range", TEXT, DeviceFactory.FIRST_RANGE.toString());
+        return one("A segment", a -> Connections.segment(plan, a.to(name), Subnet.parse(a.to(range))), name, range);
     }
 
     private Addition universe() {
-        int next = Routing.nextUniverse(plan);
-        Ask<Integer> number = new Ask<>("Number", Adding.UNIVERSE_NUMBER, String.valueOf(next));
+        int next = UniverseRoutes.nextUniverse(plan);
+        Ask<Integer> number = new Ask<>("Number", EntityAdditions.UNIVERSE_NUMBER, String.valueOf(next));
         Ask<String> name = new Ask<>("Name", TEXT, "");
         return one(
                 "A universe",
-                a -> Adding.universe(plan, a.to(number), a.text(name).orElse("Universe " + a.to(number))),
+                a -> EntityAdditions.universe(plan, a.to(number), a.text(name).orElse("Universe " + a.to(number))),
                 number,
                 name);
     }
@@ -123,7 +123,7 @@ public final class Additions {
                 a -> {
                     List<Id<Application>> all = new ArrayList<>(first.stream().toList());
                     all.addAll(a.to(programs));
-                    return Adding.session(plan, a.to(name), all);
+                    return EntityAdditions.session(plan, a.to(name), all);
                 },
                 name,
                 programs);
@@ -134,10 +134,11 @@ public final class Additions {
     private List<Addition> toHost(Host host) {
         List<Addition> all = new ArrayList<>();
         Ask<String> name = new Ask<>("Name", TEXT, "Network");
-        all.add(one("An adapter", a -> Wiring.adapter(plan, host, a.to(name)), name));
+        all.add(one("An adapter", a -> Connections.adapter(plan, host, a.to(name)), name));
         if (host.kind() == HostKind.COMPUTER) {
             Ask<Profile> program = new Ask<>("Program", profiles(true), "");
-            all.add(new Addition("A program", List.of(program), a -> Making.install(plan, a.to(program), host.id())));
+            all.add(new Addition(
+                    "A program", List.of(program), a -> DeviceFactory.install(plan, a.to(program), host.id())));
         }
         all.add(cable(host.id()));
         all.add(copy("A label printed on it", host.id()));
@@ -151,11 +152,11 @@ public final class Additions {
                 "A cable",
                 a -> {
                     boolean network = a.to(kind) == CableKind.NETWORK;
-                    return Wiring.cable(
+                    return Connections.cable(
                             plan,
                             a.to(kind),
-                            network ? Wiring.socket(plan, from) : from,
-                            network ? Wiring.socket(plan, a.to(to)) : a.to(to));
+                            network ? Connections.socket(plan, from) : from,
+                            network ? Connections.socket(plan, a.to(to)) : a.to(to));
                 },
                 kind,
                 to);
@@ -163,11 +164,11 @@ public final class Additions {
 
     private Addition copy(String title, Id<?> keeper) {
         Ask<String> name = new Ask<>("Field", TEXT, "Address");
-        Ask<Id<?>> of = new Ask<>("What it is of", Formats.reference(Adding.COPIED), "");
+        Ask<Id<?>> of = new Ask<>("What it is of", Formats.reference(EntityAdditions.COPIED), "");
         Ask<String> value = new Ask<>("What it says", TEXT, "");
         return one(
                 title,
-                a -> Adding.copy(
+                a -> EntityAdditions.copy(
                         plan, keeper, a.to(of), a.to(name), a.text(value).orElse("")),
                 name,
                 of,
@@ -176,25 +177,26 @@ public final class Additions {
 
     private List<Addition> toProgram(Application program) {
         List<Addition> all = new ArrayList<>();
-        Ask<Protocol> protocol = new Ask<>("Protocol", Adding.PROTOCOLS, Protocol.SACN.title());
+        Ask<Protocol> protocol = new Ask<>("Protocol", EntityAdditions.PROTOCOLS, Protocol.SACN.title());
         Ask<Id<Universe>> universe = new Ask<>("Universe", Formats.reference(Kind.UNIVERSE), "");
         all.add(one(
                 "A universe that it sends",
-                a -> Adding.stream(plan, program, plan.index().universe(a.to(universe)), a.to(protocol)),
+                a -> EntityAdditions.stream(plan, program, plan.index().universe(a.to(universe)), a.to(protocol)),
                 universe,
                 protocol));
-        Ask<Integer> count = new Ask<>("Universes", Formats.whole("Universes", 1, Adding.MOST_PORTS), "1");
-        all.add(one("An input", a -> Adding.input(plan, program, a.to(protocol), a.to(count)), protocol, count));
+        Ask<Integer> count = new Ask<>("Universes", Formats.whole("Universes", 1, EntityAdditions.MOST_PORTS), "1");
+        all.add(one(
+                "An input", a -> EntityAdditions.input(plan, program, a.to(protocol), a.to(count)), protocol, count));
         Ask<Id<Application>> to = new Ask<>("To", Formats.reference(Kind.APPLICATION), "");
-        Ask<String> address = new Ask<>("OSC address", TEXT, Wiring.USUAL_OSC);
+        Ask<String> address = new Ask<>("OSC address", TEXT, Connections.USUAL_OSC);
         all.add(one(
                 "An OSC link",
-                a -> Wiring.control(plan, program, plan.index().application(a.to(to)), a.to(address)),
+                a -> Connections.control(plan, program, plan.index().application(a.to(to)), a.to(address)),
                 to,
                 address));
         all.add(one(
                 "Its own stream to a previs",
-                a -> Wiring.attach(plan, program, plan.index().application(a.to(to))),
+                a -> Connections.attach(plan, program, plan.index().application(a.to(to))),
                 to));
         all.add(session(Optional.of(program.id())));
         all.add(copy("A field where something is typed in", program.id()));
@@ -211,7 +213,7 @@ public final class Additions {
                         .orElse(PortKind.DMX)
                         .word());
         Ask<Integer> count = count("How many");
-        return one("Ports", a -> Adding.ports(plan, receiver, a.to(kind), a.to(count)), kind, count);
+        return one("Ports", a -> EntityAdditions.ports(plan, receiver, a.to(kind), a.to(count)), kind, count);
     }
 
     private Addition route(Receiver receiver) {
@@ -219,7 +221,7 @@ public final class Additions {
         Ask<NumberRange> numbers = new Ask<>("Universes", range(), "");
         return one(
                 "Universes for it",
-                a -> Routing.route(plan, plan.index().application(a.to(source)), receiver, a.to(numbers)),
+                a -> UniverseRoutes.route(plan, plan.index().application(a.to(source)), receiver, a.to(numbers)),
                 source,
                 numbers);
     }
@@ -250,16 +252,17 @@ public final class Additions {
     private List<Addition> toPort(Port port) {
         List<Addition> all = new ArrayList<>();
         Ask<Id<Application>> source = new Ask<>("From", Formats.reference(Kind.APPLICATION), "");
-        Ask<Integer> number = new Ask<>("Universe", Adding.UNIVERSE_NUMBER, String.valueOf(Routing.nextUniverse(plan)));
+        Ask<Integer> number = new Ask<>(
+                "Universe", EntityAdditions.UNIVERSE_NUMBER, String.valueOf(UniverseRoutes.nextUniverse(plan)));
         all.add(one(
                 "A universe for it",
-                a -> Routing.route(plan, plan.index().application(a.to(source)), List.of(port), a.to(number)),
+                a -> UniverseRoutes.route(plan, plan.index().application(a.to(source)), List.of(port), a.to(number)),
                 source,
                 number));
         plan.index().linesOf(port.id()).forEach(l -> all.addAll(toLine(l)));
         if (plan.index().linesOf(port.id()).isEmpty() && port.kind() == PortKind.DMX) {
             Ask<String> name = new Ask<>("Name", TEXT, plan.index().name(port.id()) + " line");
-            all.add(one("A DMX line", a -> Adding.line(plan, port, a.to(name)), name));
+            all.add(one("A DMX line", a -> EntityAdditions.line(plan, port, a.to(name)), name));
         }
         return all;
     }
@@ -271,10 +274,10 @@ public final class Additions {
         Ask<Integer> number = new Ask<>(
                 "First number",
                 Formats.whole("A fixture number", 0, 99_999),
-                String.valueOf(Patching.nextFixtureNumber(plan)));
+                String.valueOf(FixturePatcher.nextFixtureNumber(plan)));
         return List.of(one(
                 "Fixtures",
-                a -> Patching.patch(plan, line, a.to(count), a.to(slots), a.to(kind), a.to(number)),
+                a -> FixturePatcher.patch(plan, line, a.to(count), a.to(slots), a.to(kind), a.to(number)),
                 count,
                 kind,
                 slots,
@@ -283,23 +286,26 @@ public final class Additions {
 
     private Addition sentBy(Universe universe) {
         Ask<Id<Application>> source = new Ask<>("Sent by", Formats.reference(Kind.APPLICATION), "");
-        Ask<Protocol> protocol = new Ask<>("Protocol", Adding.PROTOCOLS, Protocol.SACN.title());
+        Ask<Protocol> protocol = new Ask<>("Protocol", EntityAdditions.PROTOCOLS, Protocol.SACN.title());
         return one(
                 "A program that sends it",
-                a -> Adding.stream(plan, plan.index().application(a.to(source)), universe, a.to(protocol)),
+                a -> EntityAdditions.stream(plan, plan.index().application(a.to(source)), universe, a.to(protocol)),
                 source,
                 protocol);
     }
 
     private Addition put(Segment segment) {
         Ask<Id<Adapter>> adapter = new Ask<>("Adapter", Formats.reference(Kind.ADAPTER), "");
-        return one("An adapter on it", a -> Wiring.onSegment(plan, List.of(a.to(adapter)), segment), adapter);
+        return one("An adapter on it", a -> Connections.onSegment(plan, List.of(a.to(adapter)), segment), adapter);
     }
 
     private Addition member(Session session) {
         Ask<Id<Application>> program = new Ask<>("Program", Formats.reference(Kind.APPLICATION), "");
         Ask<Part> part = new Ask<>("As", Formats.word(Part.class), Part.REMOTE.word());
         return one(
-                "A program that enters it", a -> Adding.enter(plan, session, a.to(program), a.to(part)), program, part);
+                "A program that enters it",
+                a -> EntityAdditions.enter(plan, session, a.to(program), a.to(part)),
+                program,
+                part);
     }
 }

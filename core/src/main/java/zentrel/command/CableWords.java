@@ -36,12 +36,12 @@ final class CableWords {
         for (Host a : things.named(sides.get(0), plan.hosts(), h -> true, "a device")) {
             for (Host b : things.named(sides.get(1), plan.hosts(), h -> !h.id().equals(a.id()), "another device")) {
                 if (offers.size() < Commands.MOST_OFFERS) {
-                    Id<?> from = chosen == CableKind.NETWORK ? Wiring.socket(plan, a.id()) : a.id();
-                    Id<?> to = chosen == CableKind.NETWORK ? Wiring.socket(plan, b.id()) : b.id();
+                    Id<?> from = chosen == CableKind.NETWORK ? Connections.socket(plan, a.id()) : a.id();
+                    Id<?> to = chosen == CableKind.NETWORK ? Connections.socket(plan, b.id()) : b.id();
                     offers.add(Offer.of(
                             "Cable " + plan.index().name(from) + " to "
                                     + plan.index().name(to) + ", " + chosen.word(),
-                            () -> Wiring.cable(plan, chosen, from, to)));
+                            () -> Connections.cable(plan, chosen, from, to)));
                 }
             }
         }
@@ -65,7 +65,7 @@ final class CableWords {
                     offers.add(Offer.of(
                             "Split " + line.name() + " by " + box.name() + " into "
                                     + (count == 1 ? "a line" : count + " lines"),
-                            () -> Wiring.split(plan, line, box, count)));
+                            () -> Connections.split(plan, line, box, count)));
                 }
             }
         }
@@ -88,7 +88,7 @@ final class CableWords {
                     if (offers.size() < Commands.MOST_OFFERS) {
                         offers.add(Offer.of(
                                 "Pass " + line.name() + " on by radio from " + sender.name() + " to " + receiver.name(),
-                                () -> Wiring.air(plan, line, sender, receiver)));
+                                () -> Connections.air(plan, line, sender, receiver)));
                     }
                 }
             }
@@ -115,7 +115,7 @@ final class CableWords {
                         "a device that feeds others")) {
                     offers.add(Offer.of(
                             "Power " + fed.name() + " from " + feeder.name(),
-                            () -> Wiring.cable(plan, CableKind.POWER, feeder.id(), fed.id())));
+                            () -> Connections.cable(plan, CableKind.POWER, feeder.id(), fed.id())));
                 }
             }
             return offers;
@@ -126,7 +126,7 @@ final class CableWords {
             supplies.stream()
                     .filter(s -> Things.matches(s.name(), by.get(1)))
                     .forEach(s -> offers.add(
-                            Offer.of("Power " + host.name() + " by " + s.name(), () -> Wiring.supply(host, s))));
+                            Offer.of("Power " + host.name() + " by " + s.name(), () -> Connections.supply(host, s))));
         }
         return offers;
     }

@@ -28,7 +28,7 @@ final class InputWords {
             for (Protocol protocol : protocols) {
                 offers.add(Offer.of(
                         "Add " + Counted.of(count, "input") + " by " + protocol.title() + " to " + program.name(),
-                        () -> Adding.input(plan, program, protocol, count)));
+                        () -> EntityAdditions.input(plan, program, protocol, count)));
             }
         }
         return offers;
@@ -46,7 +46,7 @@ final class InputWords {
                     return Offer.of(
                             "Add " + Counted.of(count, "port") + " to "
                                     + plan.index().name(r.id()),
-                            () -> Adding.ports(plan, r, kind, count));
+                            () -> EntityAdditions.ports(plan, r, kind, count));
                 })
                 .toList();
     }
@@ -60,7 +60,7 @@ final class InputWords {
             return List.of();
         }
         List<Named> copied = new ArrayList<>();
-        Adding.COPIED.forEach(k -> plan.all(k).forEach(e -> {
+        EntityAdditions.COPIED.forEach(k -> plan.all(k).forEach(e -> {
             if (e instanceof Named named) {
                 copied.add(named);
             }
@@ -75,7 +75,7 @@ final class InputWords {
                         "Keep " + (value.isEmpty() ? "what " + name + " has now" : value + " for " + name) + " in "
                                 + plan.index().name(keeper.id())
                                 + (keeper instanceof Host ? " (printed on it)" : ""),
-                        () -> Adding.copy(plan, keeper.id(), of.id(), name, value)));
+                        () -> EntityAdditions.copy(plan, keeper.id(), of.id(), name, value)));
             }
         }
         return offers;

@@ -3,7 +3,7 @@ package zentrel.command;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import zentrel.entry.Renaming;
+import zentrel.entry.Renames;
 import zentrel.gear.*;
 import zentrel.plan.*;
 
@@ -21,7 +21,7 @@ final class NamedWords {
         return things.named(words, everything(), x -> true, "something with a name").stream()
                 .limit(Commands.MOST_OFFERS)
                 .map(x -> {
-                    Removing removing = Removing.of(plan, List.of(x.id()));
+                    PlanRemoval removing = PlanRemoval.of(plan, List.of(x.id()));
                     String also = removing.alsoInWords();
                     return Offer.of(
                             "Remove " + plan.index().name(x.id()) + (also.isEmpty() ? "" : " with " + also),
@@ -56,7 +56,7 @@ final class NamedWords {
         }
         return things.named(sides.get(0), everything(), x -> true, "something with a name").stream()
                 .map(x -> Offer.of(
-                        "Rename " + plan.index().name(x.id()) + " to " + name, () -> Renaming.of(plan, x.id(), name)))
+                        "Rename " + plan.index().name(x.id()) + " to " + name, () -> Renames.of(plan, x.id(), name)))
                 .toList();
     }
 
@@ -75,7 +75,7 @@ final class NamedWords {
         return things.named(what, plan.hosts(), h -> true, "a device").stream()
                 .map(h -> new Offer(
                         "Duplicate " + h.name() + (n == 1 ? "" : " " + n + " times"),
-                        () -> Duplicating.of(plan, List.of(h.id()), n)))
+                        () -> DeviceCopies.of(plan, List.of(h.id()), n)))
                 .toList();
     }
 }

@@ -23,7 +23,7 @@ final class NetworkWords {
 
     List<Offer> segment(List<String> words) {
         List<String> name = new ArrayList<>(words);
-        Subnet range = Making.FIRST_RANGE;
+        Subnet range = DeviceFactory.FIRST_RANGE;
         if (!name.isEmpty() && name.get(name.size() - 1).contains("/")) {
             try {
                 range = Subnet.parse(name.remove(name.size() - 1));
@@ -36,7 +36,7 @@ final class NetworkWords {
         String called = name.isEmpty() ? "Network" : String.join(" ", name);
         Subnet chosen = range;
         return List.of(
-                Offer.of("Add the segment " + called + ", " + chosen, () -> Wiring.segment(plan, called, chosen)));
+                Offer.of("Add the segment " + called + ", " + chosen, () -> Connections.segment(plan, called, chosen)));
     }
 
     /** What is so about a segment: {@code mark SEGMENT as guests}. */
@@ -73,7 +73,7 @@ final class NetworkWords {
                     Id<Adapter> first = host.adapters().get(0).id();
                     offers.add(Offer.of(
                             "Put the " + plan.index().name(first) + " on " + segment.name(),
-                            () -> Wiring.onSegment(plan, List.of(first), segment)));
+                            () -> Connections.onSegment(plan, List.of(first), segment)));
                 }
             }
         }
@@ -96,7 +96,8 @@ final class NetworkWords {
                         h -> true,
                         "a device")
                 .stream()
-                .map(h -> Offer.of("Add the adapter " + name + " to " + h.name(), () -> Wiring.adapter(plan, h, name)))
+                .map(h -> Offer.of(
+                        "Add the adapter " + name + " to " + h.name(), () -> Connections.adapter(plan, h, name)))
                 .toList();
     }
 }

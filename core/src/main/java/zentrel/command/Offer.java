@@ -2,7 +2,7 @@ package zentrel.command;
 
 import java.util.List;
 import java.util.function.Supplier;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
 import zentrel.plan.Edit;
 
 /**
@@ -11,8 +11,8 @@ import zentrel.plan.Edit;
  * @param text what would be done, for people to choose from
  * @param work makes the edit; throws {@link IllegalArgumentException} with the reason where it cannot be done
  */
-public record Offer(String text, Supplier<Made> work) {
+public record Offer(String text, Supplier<GearEdit> work) {
     static Offer of(String text, Supplier<Edit> edit) {
-        return new Offer(text, () -> new Made(edit.get(), List.of()));
+        return new Offer(text, () -> new GearEdit(edit.get(), List.of()));
     }
 }

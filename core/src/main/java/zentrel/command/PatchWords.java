@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import zentrel.gear.*;
 import zentrel.plan.*;
-import zentrel.routing.RangeRouting;
+import zentrel.routing.RangeRoutes;
 import zentrel.text.Counted;
 
 /** Lines about fixtures. */
@@ -43,7 +43,7 @@ final class PatchWords {
                 l -> !plan.index().universesOf(l.port()).isEmpty(),
                 "a DMX line that carries a universe");
         List<Line> roomy = named.stream()
-                .filter(l -> Patching.room(plan, l, footprint) >= n)
+                .filter(l -> FixturePatcher.room(plan, l, footprint) >= n)
                 .toList();
         List<Line> lines = roomy.isEmpty() ? named : roomy; // one without room says how much there is
         List<Line> emptiest = lines.stream()
@@ -53,7 +53,8 @@ final class PatchWords {
         return emptiest.stream()
                 .map(l -> Offer.of(
                         "Patch " + n + " " + type + " of " + Counted.of(footprint, "slot") + " on " + l.name(),
-                        () -> Patching.patch(plan, l, n, footprint, type, Patching.nextFixtureNumber(plan))))
+                        () -> FixturePatcher.patch(
+                                plan, l, n, footprint, type, FixturePatcher.nextFixtureNumber(plan))))
                 .toList();
     }
 
@@ -72,7 +73,7 @@ final class PatchWords {
                 .map(u -> Offer.of(
                         "Move " + said(fixtures) + " to " + u.label() + " "
                                 + (slot == 0 ? "after the last slot in use" : "slot " + slot),
-                        () -> Patching.move(plan, fixtures, u, slot)))
+                        () -> FixturePatcher.move(plan, fixtures, u, slot)))
                 .toList();
     }
 
@@ -83,7 +84,7 @@ final class PatchWords {
                 ? List.of()
                 : List.of(Offer.of(
                         "Remove " + said(fixtures),
-                        () -> Removing.of(
+                        () -> PlanRemoval.of(
                                         plan, fixtures.stream().map(Fixture::id).toList())
                                 .edit()));
     }
@@ -104,7 +105,7 @@ final class PatchWords {
         if (!numbers.matches(NUMBERS)) {
             return List.of();
         }
-        List<NumberRange> ranges = RangeRouting.ranges(numbers);
+        List<NumberRange> ranges = RangeRoutes.ranges(numbers);
         List<Fixture> found = plan.fixtures().stream()
                 .filter(f -> f.number().matches("\\d{1,6}"))
                 .filter(f -> ranges.stream().anyMatch(r -> r.contains(Integer.parseInt(f.number()))))

@@ -48,7 +48,7 @@ final class ProgramWords {
                         .limit(3)
                         .forEach(h -> offers.add(new Offer(
                                 "Install " + profile.name() + " on " + h.name(),
-                                () -> Making.install(plan, profile, h.id()))));
+                                () -> DeviceFactory.install(plan, profile, h.id()))));
             }
         }
         return offers;
@@ -84,13 +84,13 @@ final class ProgramWords {
         if (!application.bindings().isEmpty()) {
             offers.add(Offer.of(
                     "Bind everything" + to,
-                    () -> Wiring.bind(application, application.bindings().keySet(), binding, name)));
+                    () -> Connections.bind(application, application.bindings().keySet(), binding, name)));
         }
         for (Purpose purpose : Purpose.values()) {
             if (application.bindings().containsKey(purpose) && offers.size() < Commands.MOST_OFFERS) {
                 offers.add(Offer.of(
                         "Bind " + purpose.title() + to,
-                        () -> Wiring.bind(application, Set.of(purpose), binding, name)));
+                        () -> Connections.bind(application, Set.of(purpose), binding, name)));
             }
         }
     }
@@ -110,7 +110,7 @@ final class ProgramWords {
                 if (offers.size() < Commands.MOST_OFFERS) {
                     offers.add(Offer.of(
                             "Attach " + to.name() + " to " + from.name() + " by its own stream",
-                            () -> Wiring.attach(plan, from, to)));
+                            () -> Connections.attach(plan, from, to)));
                 }
             }
         }
@@ -121,7 +121,7 @@ final class ProgramWords {
         List<List<String>> sides = Words.around(words, "to");
         List<String> target = new ArrayList<>(sides.get(1));
         String pattern =
-                target.stream().filter(w -> w.startsWith("/")).findFirst().orElse(Wiring.USUAL_OSC);
+                target.stream().filter(w -> w.startsWith("/")).findFirst().orElse(Connections.USUAL_OSC);
         target.remove(pattern);
         List<Offer> offers = new ArrayList<>();
         for (Application from :
@@ -134,7 +134,7 @@ final class ProgramWords {
                 if (offers.size() < Commands.MOST_OFFERS) {
                     offers.add(Offer.of(
                             "Link " + from.name() + " to " + to.name() + " by OSC " + pattern,
-                            () -> Wiring.control(plan, from, to, pattern)));
+                            () -> Connections.control(plan, from, to, pattern)));
                 }
             }
         }

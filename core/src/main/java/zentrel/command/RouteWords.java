@@ -12,7 +12,7 @@ import zentrel.plan.*;
 import zentrel.profile.ApplicationKind;
 import zentrel.profile.ProfileApplication;
 import zentrel.profile.Protocol;
-import zentrel.routing.RangeRouting;
+import zentrel.routing.RangeRoutes;
 import zentrel.text.Counted;
 
 /** Lines that route universes from a source to a receiver. */
@@ -41,7 +41,7 @@ final class RouteWords {
         List<Receiver> receivers = things.named(
                 sides.get(1),
                 plan.receivers(),
-                r -> !Routing.freePorts(plan, r).isEmpty(),
+                r -> !UniverseRoutes.freePorts(plan, r).isEmpty(),
                 "a receiver with a free port");
         List<Offer> offers = new ArrayList<>();
         for (Application source : sources) {
@@ -68,7 +68,7 @@ final class RouteWords {
                         && reachable(source, receiver)
                         && !receiver.application().equals(source.id())) {
                     split(run, source, receiver).ifPresent(offers::add);
-                    Port first = Routing.freePorts(plan, receiver).stream()
+                    Port first = UniverseRoutes.freePorts(plan, receiver).stream()
                             .findFirst()
                             .orElse(receiver.ports().get(0));
                     offers.add(Offer.of(
@@ -77,7 +77,7 @@ final class RouteWords {
                             () -> run(run, source, receiver, first)));
                 }
             }
-            List<NumberRange> ranges = RangeRouting.ranges(run);
+            List<NumberRange> ranges = RangeRoutes.ranges(run);
             byNewInput(
                     offers, sides.get(1), source, ranges.size() == 1 ? Optional.of(ranges.get(0)) : Optional.empty());
         }
@@ -102,18 +102,19 @@ final class RouteWords {
                 a -> !a.id().equals(source.id()) && TAKERS.contains(a.kind()),
                 "a program that receives universes");
         for (Application taker : takers) {
-            int first = run.map(NumberRange::first).orElseGet(() -> Routing.firstUniverse(plan, source));
+            int first = run.map(NumberRange::first).orElseGet(() -> UniverseRoutes.firstUniverse(plan, source));
             NumberRange numbers = run.orElse(new NumberRange(first, first));
             int count = numbers.last() - numbers.first() + 1;
             for (Protocol protocol : inputs(source, taker)) {
                 String text = "Route U" + numbers + " of " + source.name() + " to " + taker.name() + ", by "
                         + Counted.of(count, "new " + protocol.title() + " input");
                 offers.add(Offer.of(text, () -> {
-                    Plan with = Adding.input(plan, taker, protocol, count).applyTo(plan);
+                    Plan with =
+                            EntityAdditions.input(plan, taker, protocol, count).applyTo(plan);
                     List<Receiver> its = with.index().receiversOf(taker.id());
-                    Plan both = Routing.route(with, source, its.get(its.size() - 1), numbers)
+                    Plan both = UniverseRoutes.route(with, source, its.get(its.size() - 1), numbers)
                             .applyTo(with);
-                    return Making.put(text, plan, both);
+                    return DeviceFactory.put(text, plan, both);
                 }));
             }
         }
@@ -134,29 +135,29 @@ final class RouteWords {
 
     /** A run that there is goes to its ports one after the other; one that is yet to be made, to free ports. */
     private Edit run(String run, Application source, Receiver receiver, Port first) {
-        List<NumberRange> ranges = RangeRouting.ranges(run);
+        List<NumberRange> ranges = RangeRoutes.ranges(run);
         Set<Integer> there = plan.universes().stream().map(Universe::number).collect(Collectors.toSet());
         boolean yetToBeMade = ranges.size() == 1
                 && IntStream.rangeClosed(ranges.get(0).first(), ranges.get(0).last())
                         .anyMatch(n -> !there.contains(n));
         return yetToBeMade
-                ? Routing.route(plan, source, receiver, ranges.get(0))
-                : RangeRouting.of(plan, source.id(), RangeRouting.universes(plan, run), first.id())
+                ? UniverseRoutes.route(plan, source, receiver, ranges.get(0))
+                : RangeRoutes.of(plan, source.id(), RangeRoutes.universes(plan, run), first.id())
                         .edit();
     }
 
     private void routes(List<Offer> offers, Application source, Receiver receiver) {
-        List<Port> free = Routing.freePorts(plan, receiver);
-        int first = Routing.firstUniverse(plan, source);
+        List<Port> free = UniverseRoutes.freePorts(plan, receiver);
+        int first = UniverseRoutes.firstUniverse(plan, source);
         Port one = free.get(0);
         offers.add(Offer.of(
                 "Route " + source.name() + " to " + receiver.name() + ", " + one.name() + " (U" + first + ")",
-                () -> Routing.route(plan, source, List.of(one), first)));
+                () -> UniverseRoutes.route(plan, source, List.of(one), first)));
         if (free.size() > 1) {
             offers.add(Offer.of(
                     "Route " + source.name() + " to " + receiver.name() + ", all " + free.size() + " free ports (U"
                             + first + " to U" + (first + free.size() - 1) + ")",
-                    () -> Routing.route(plan, source, free, first)));
+                    () -> UniverseRoutes.route(plan, source, free, first)));
         }
     }
 
@@ -170,8 +171,8 @@ final class RouteWords {
 
     /** Where a receiver has fewer free ports than universes are to come: the rest on the next of its kind, with room for them. */
     private Optional<Offer> split(String run, Application source, Receiver receiver) {
-        List<NumberRange> ranges = RangeRouting.ranges(run);
-        int free = Routing.freePorts(plan, receiver).size();
+        List<NumberRange> ranges = RangeRoutes.ranges(run);
+        int free = UniverseRoutes.freePorts(plan, receiver).size();
         int first = ranges.get(0).first();
         int last = ranges.get(0).last();
         if (ranges.size() != 1 || free == 0 || free >= last - first + 1) {
@@ -181,17 +182,18 @@ final class RouteWords {
         NumberRange rest = new NumberRange(first + free, last);
         return plan.receivers().stream()
                 .filter(r -> !r.id().equals(receiver.id()) && alike(r, receiver))
-                .filter(r -> Routing.freePorts(plan, r).size() >= rest.last() - rest.first() + 1)
+                .filter(r -> UniverseRoutes.freePorts(plan, r).size() >= rest.last() - rest.first() + 1)
                 .findFirst()
                 .map(next -> {
                     String text = "Route U" + here + " of " + source.name() + " to " + receiver.name() + ", U" + rest
                             + " to " + next.name();
                     return Offer.of(text, () -> {
-                        Plan after = Routing.route(plan, source, receiver, here).applyTo(plan);
+                        Plan after = UniverseRoutes.route(plan, source, receiver, here)
+                                .applyTo(plan);
                         Receiver then = after.index().receiver(next.id());
-                        Plan both = Routing.route(after, after.index().application(source.id()), then, rest)
+                        Plan both = UniverseRoutes.route(after, after.index().application(source.id()), then, rest)
                                 .applyTo(after);
-                        return Making.put(text, plan, both);
+                        return DeviceFactory.put(text, plan, both);
                     });
                 });
     }

@@ -5,7 +5,7 @@ import java.util.stream.*;
 import zentrel.gear.*;
 import zentrel.plan.*;
 import zentrel.profile.*;
-import zentrel.routing.RangeRouting;
+import zentrel.routing.RangeRoutes;
 
 /** Lines about what programs send. */
 final class SendWords {
@@ -23,7 +23,8 @@ final class SendWords {
         return Words.number(called.get(0)).stream()
                 .map(n -> {
                     String name = called.get(1).isEmpty() ? "Universe " + n : String.join(" ", called.get(1));
-                    return Offer.of("Add the universe " + n + ", " + name, () -> Adding.universe(plan, n, name));
+                    return Offer.of(
+                            "Add the universe " + n + ", " + name, () -> EntityAdditions.universe(plan, n, name));
                 })
                 .toList();
     }
@@ -38,7 +39,7 @@ final class SendWords {
                 for (Protocol protocol : Words.protocols(by.get(1))) {
                     offers.add(Offer.of(
                             source.name() + " sends " + universe.label() + " by " + protocol.title(),
-                            () -> Adding.stream(plan, source, universe, protocol)));
+                            () -> EntityAdditions.stream(plan, source, universe, protocol)));
                 }
             }
         }
@@ -70,8 +71,8 @@ final class SendWords {
                 .map(a -> Offer.of(
                         "Switch " + (all ? "all universes" : "U" + numbers.replace("u", "")) + " of " + a.name() + " "
                                 + last,
-                        () -> Adding.switched(
-                                plan, a, all ? List.of() : RangeRouting.ranges(numbers), last.equals("on"))))
+                        () -> EntityAdditions.switched(
+                                plan, a, all ? List.of() : RangeRoutes.ranges(numbers), last.equals("on"))))
                 .toList();
     }
 }

@@ -37,7 +37,7 @@ final class SessionWords {
         String who = programs.stream().map(plan.index()::name).collect(Collectors.joining(" and "));
         return List.of(Offer.of(
                 "Add the session " + name + (who.isEmpty() ? "" : " with " + who),
-                () -> Adding.session(plan, name, programs)));
+                () -> EntityAdditions.session(plan, name, programs)));
     }
 
     /** {@code enter SESSION with PROGRAM [as PART]}. */
@@ -57,7 +57,7 @@ final class SessionWords {
                     "a program outside of that session")) {
                 offers.add(Offer.of(
                         program.name() + " enters " + session.name() + " as " + part.word(),
-                        () -> Adding.enter(plan, session, program.id(), part)));
+                        () -> EntityAdditions.enter(plan, session, program.id(), part)));
             }
         }
         return offers;
@@ -74,7 +74,8 @@ final class SessionWords {
                     a -> session.desks().stream().anyMatch(m -> m.application().equals(a.id())),
                     "a program in that session")) {
                 offers.add(Offer.of(
-                        program.name() + " leaves " + session.name(), () -> Adding.leave(plan, session, program.id())));
+                        program.name() + " leaves " + session.name(),
+                        () -> EntityAdditions.leave(plan, session, program.id())));
             }
         }
         return offers;

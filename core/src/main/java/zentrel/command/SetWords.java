@@ -8,8 +8,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import zentrel.entry.Entries;
 import zentrel.entry.Field;
-import zentrel.gear.Changing;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
+import zentrel.gear.SettingChange;
 import zentrel.plan.Edit;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
@@ -122,7 +122,7 @@ final class SetWords {
                 (later ? "Plan " : "Set ") + m.field().title() + " of " + name + " to "
                         + (m.value().isEmpty() ? "nothing" : m.value())
                         + (now.isEmpty() ? "" : " (now " + now + ")"),
-                () -> new Made(later ? planned(m, name) : entered(m, name, now), List.of()));
+                () -> new GearEdit(later ? planned(m, name) : entered(m, name, now), List.of()));
     }
 
     private <E> Edit entered(Meant<E> m, String name, String now) {
@@ -133,7 +133,7 @@ final class SetWords {
     }
 
     private <E> Edit planned(Meant<E> m, String name) {
-        Edit edit = Changing.entered(plan, m.id(), m.field(), m.value())
+        Edit edit = SettingChange.entered(plan, m.id(), m.field(), m.value())
                 .orElseThrow(() ->
                         new IllegalArgumentException(m.field().title() + " of " + name + " is planned so already."))
                 .later();

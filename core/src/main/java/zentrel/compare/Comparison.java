@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import zentrel.gear.Removing;
+import zentrel.gear.PlanRemoval;
 import zentrel.plan.*;
 import zentrel.profile.Profile;
 import zentrel.text.Counted;
@@ -198,7 +198,7 @@ public final class Comparison {
                 }
             }
             if (!removed.isEmpty()) {
-                next = Removing.of(next, removed).edit().applyTo(next);
+                next = PlanRemoval.of(next, removed).edit().applyTo(next);
             }
             for (Profile profile : after.profiles()) {
                 if (next.index().profile(profile.id()).isEmpty()) {

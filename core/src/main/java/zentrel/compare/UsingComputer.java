@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import zentrel.gear.Made;
-import zentrel.gear.Making;
+import zentrel.gear.DeviceFactory;
+import zentrel.gear.GearEdit;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
 import zentrel.profile.AdapterKind;
@@ -43,15 +43,15 @@ public final class UsingComputer {
     }
 
     /** A new device of the plan is this computer. */
-    public static Made asNew(Plan plan, String name, OperatingSystem system, List<SeenAdapter> seen) {
+    public static GearEdit asNew(Plan plan, String name, OperatingSystem system, List<SeenAdapter> seen) {
         Ids ids = new Ids(plan);
         Id<Host> id = Kind.HOST.id(ids.next(Ids.of(name, "computer")));
         List<Adapter> adapters = new ArrayList<>();
         seen.stream().filter(s -> !s.loopback()).forEach(s -> adapters.add(added(plan, ids, id, s)));
         Host host = new Host(
                 id, name, HostKind.COMPUTER, "", system, Optional.empty(), adapters, Firewall.OPEN, SourceCheck.NONE);
-        return new Made(
-                Making.put(
+        return new GearEdit(
+                DeviceFactory.put(
                         "Take this computer into the plan as " + name + ", with "
                                 + Counted.of(adapters.size(), "adapter"),
                         plan,

@@ -355,7 +355,7 @@ public final class FernlightTrail {
                 OperatingSystem.FIRMWARE,
                 "house/switch-managed",
                 PlanSketch.adapter("hut-switch", "Management", "control", "10.42.2.1/16"));
-        s.withHost(h -> h.withSwitching(new Switching(Setting.of(true), Setting.of(true), true, true)));
+        s.withHost(h -> h.withSwitching(new SwitchFeatures(Setting.of(true), Setting.of(true), true, true)));
         s.host(
                 "boathouse-switch",
                 "Boathouse switch",

@@ -47,6 +47,6 @@ public final class Entries {
     /** A new name, wherever the old one is written too. */
     static <E extends Named> Plan rename(Plan plan, E thing, String name) {
         Id<?> id = thing.id();
-        return Renaming.of(plan, id, name).applyTo(plan);
+        return Renames.of(plan, id, name).applyTo(plan);
     }
 }

@@ -45,7 +45,7 @@ final class HostFields implements Fields<Host> {
                 p.optional("firewall").map(f -> firewall(f, refs)).orElse(Firewall.OPEN),
                 p.optional("sourceCheck").map(HostFields::sourceCheck).orElse(SourceCheck.NONE),
                 p.optional("power").map(HostFields::power).orElse(Power.ON),
-                p.optional("switching").map(HostFields::switching).orElse(Switching.PLAIN),
+                p.optional("switching").map(HostFields::switching).orElse(SwitchFeatures.PLAIN),
                 own(p, refs));
     }
 
@@ -67,9 +67,9 @@ final class HostFields implements Fields<Host> {
                 of);
     }
 
-    private static Switching switching(JsonPlace p) {
+    private static SwitchFeatures switching(JsonPlace p) {
         p.requireObject();
-        Switching switching = new Switching(
+        SwitchFeatures switching = new SwitchFeatures(
                 p.setting("snooping", JsonPlace::bool, false),
                 p.setting("querier", JsonPlace::bool, false),
                 p.bool("dropsUnasked", true),
@@ -205,8 +205,8 @@ final class HostFields implements Fields<Host> {
         return ids.stream().map(Id::value).sorted().toList();
     }
 
-    private static void switching(ObjectNode n, Switching s) {
-        if (!s.equals(Switching.PLAIN)) {
+    private static void switching(ObjectNode n, SwitchFeatures s) {
+        if (!s.equals(SwitchFeatures.PLAIN)) {
             ObjectNode o = n.putObject("switching");
             flag(o, "snooping", s.snooping(), false);
             flag(o, "querier", s.querier(), false);

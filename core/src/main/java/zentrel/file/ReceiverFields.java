@@ -38,13 +38,13 @@ final class ReceiverFields implements Fields<Receiver> {
                 ports);
     }
 
-    private static Taking taking(JsonPlace p) {
+    private static ReceiverCapability taking(JsonPlace p) {
         Map<Protocol, List<NumberRange>> ranges = new EnumMap<>(Protocol.class);
         p.optional("takes")
                 .ifPresent(t -> t.members()
                         .forEach((protocol, value) ->
                                 ranges.put(value.named(protocol, Protocol.class), numbers(value))));
-        return new Taking(
+        return new ReceiverCapability(
                 ranges,
                 p.optional("sourcesAtMost").map(s -> s.integer(1, 1000)),
                 p.word("loss", Loss.class, Loss.NOT_KNOWN));
@@ -103,7 +103,7 @@ final class ReceiverFields implements Fields<Receiver> {
         all(n, "ports", r.ports(), ReceiverFields::port);
     }
 
-    private static void taking(ObjectNode n, Taking t) {
+    private static void taking(ObjectNode n, ReceiverCapability t) {
         if (!t.ranges().isEmpty()) {
             ObjectNode takes = n.putObject("takes");
             for (Protocol protocol : Protocol.values()) {

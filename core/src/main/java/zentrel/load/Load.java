@@ -37,7 +37,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Id<Segm
         FLOOD,
         /** They go to their members only. */
         MEMBERS,
-        /** They stop, {@link Switching#GROUP_SECONDS} after the last question. */
+        /** They stop, {@link SwitchFeatures#GROUP_SECONDS} after the last question. */
         STOP
     }
 
@@ -205,7 +205,7 @@ public record Load(List<Link> links, List<Sent> sent, List<Air> air, Map<Id<Segm
         Sums(Plan plan, boolean querierDies) {
             this.plan = plan;
             this.index = plan.index();
-            Snooping.of(plan).forEach((segment, care) -> {
+            IgmpSnooping.of(plan).forEach((segment, care) -> {
                 boolean drops = care.snoopers().stream()
                         .anyMatch(h -> index.host(h).switching().dropsUnasked());
                 groups.put(

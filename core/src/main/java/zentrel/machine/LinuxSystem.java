@@ -10,7 +10,7 @@ import zentrel.plan.Route;
 /** Linux with NetworkManager; an adapter is named as its connection is. The firewall is firewalld's. */
 final class LinuxSystem extends MachineSystem {
     private static String id(String adapter) {
-        return "id " + Quoting.posix(adapter);
+        return "id " + ShellQuotes.posix(adapter);
     }
 
     private static String up(String adapter) {
@@ -45,7 +45,7 @@ final class LinuxSystem extends MachineSystem {
 
     @Override
     String call(String from, String to) {
-        return "nmcli connection modify " + id(from) + " connection.id " + Quoting.posix(to);
+        return "nmcli connection modify " + id(from) + " connection.id " + ShellQuotes.posix(to);
     }
 
     @Override
@@ -71,7 +71,7 @@ final class LinuxSystem extends MachineSystem {
     MachineStep virtual(String adapter, HostAddress address, int number) {
         return new MachineStep(
                 "Add the virtual adapter " + adapter + " with " + address,
-                "nmcli connection add type dummy ifname show" + number + " con-name " + Quoting.posix(adapter)
+                "nmcli connection add type dummy ifname show" + number + " con-name " + ShellQuotes.posix(adapter)
                         + " ipv4.method manual ipv4.addresses " + address,
                 true,
                 "nmcli connection delete " + id(adapter));
@@ -82,7 +82,7 @@ final class LinuxSystem extends MachineSystem {
         String all = routes.stream()
                 .map(r -> r.to() + r.via().map(v -> " " + v).orElse(""))
                 .collect(Collectors.joining(", "));
-        return modify(adapter) + " ipv4.routes " + Quoting.posix(all) + up(adapter);
+        return modify(adapter) + " ipv4.routes " + ShellQuotes.posix(all) + up(adapter);
     }
 
     @Override

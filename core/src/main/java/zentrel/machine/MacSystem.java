@@ -9,7 +9,7 @@ import zentrel.plan.Route;
 /** macOS, by its own line tools as administrator; an adapter is named as the network service is. */
 final class MacSystem extends MachineSystem {
     private static String name(String adapter) {
-        return Quoting.posix(adapter);
+        return ShellQuotes.posix(adapter);
     }
 
     @Override

@@ -13,19 +13,19 @@ import zentrel.plan.Route;
  */
 final class WindowsSystem extends MachineSystem {
     private static String name(String adapter) {
-        return Quoting.powerShell(adapter);
+        return ShellQuotes.powerShell(adapter);
     }
 
     /** The parameter of the network commands that names one adapter. */
     private static String alias(String adapter) {
-        return Quoting.isPattern(adapter)
+        return ShellQuotes.isPattern(adapter)
                 ? " -InterfaceIndex " + found(adapter) + ".ifIndex"
                 : " -InterfaceAlias " + name(adapter);
     }
 
     /** The parameter of the adapter commands that names one adapter. */
     private static String adapter(String adapter) {
-        return Quoting.isPattern(adapter) ? " -InputObject " + found(adapter) : " -Name " + name(adapter);
+        return ShellQuotes.isPattern(adapter) ? " -InputObject " + found(adapter) : " -Name " + name(adapter);
     }
 
     private static String found(String adapter) {
@@ -54,7 +54,7 @@ final class WindowsSystem extends MachineSystem {
 
     @Override
     String askAgain(String adapter) {
-        return Quoting.isPattern(adapter)
+        return ShellQuotes.isPattern(adapter)
                 ? "Get-CimInstance Win32_NetworkAdapterConfiguration | Where-Object { $_.InterfaceIndex -eq "
                         + found(adapter) + ".ifIndex } | Invoke-CimMethod -MethodName RenewDHCPLease"
                 : "ipconfig /renew " + name(adapter);
@@ -134,7 +134,7 @@ final class WindowsSystem extends MachineSystem {
                 "New-NetFirewallRule -DisplayName " + rule + " -Direction Inbound -Protocol UDP -LocalPort " + port
                         + " -Action Allow -Profile Any",
                 true,
-                Quoting.isPattern(what)
+                ShellQuotes.isPattern(what)
                         ? "Get-NetFirewallRule | Where-Object { $_.DisplayName -eq " + rule
                                 + " } | Remove-NetFirewallRule"
                         : "Remove-NetFirewallRule -DisplayName " + rule);

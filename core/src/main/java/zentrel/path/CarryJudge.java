@@ -93,7 +93,7 @@ final class CarryJudge {
 
     /** A device that everything between the two goes through has no power. */
     private void passingOff(HopDraft hop, Host from, Host to, Host by, String does) {
-        Powering.Dark dark = context.dark(by).orElseThrow();
+        PowerState.Dark dark = context.dark(by).orElseThrow();
         hop.broken(
                 Reason.PASSING_OFF,
                 dark.at(),
@@ -124,7 +124,7 @@ final class CarryJudge {
                 .map(a -> context.index.hostOf(a.id()))
                 .distinct()
                 .filter(h -> !h.id().equals(from.id()) && !h.id().equals(to.id()))
-                .filter(h -> wireless ? h.kind() == HostKind.ACCESS_POINT : Snooping.passesOn(context.index, h))
+                .filter(h -> wireless ? h.kind() == HostKind.ACCESS_POINT : IgmpSnooping.passesOn(context.index, h))
                 .filter(h -> h.kind() == HostKind.SWITCH || h.kind() == HostKind.ACCESS_POINT)
                 .toList();
         if (!passing.isEmpty() && passing.stream().noneMatch(context::hasPower)) {
@@ -144,7 +144,7 @@ final class CarryJudge {
         }
     }
 
-    private void cut(HopDraft hop, Host from, Host to, Cabling.Cut cut) {
+    private void cut(HopDraft hop, Host from, Host to, CableLayout.Cut cut) {
         if (cut.box()
                 .filter(b -> b.id().equals(from.id()) || b.id().equals(to.id()))
                 .isPresent()) {
@@ -154,7 +154,7 @@ final class CarryJudge {
             hop.broken(Reason.CABLE_OUT, cut.at(), Facts.as("between", "cable", cut.at(), "from", from, "to", to));
             return;
         }
-        Powering.Dark dark = cut.dark().orElseThrow();
+        PowerState.Dark dark = cut.dark().orElseThrow();
         hop.broken(
                 Reason.PASSING_OFF,
                 cut.at(),
@@ -198,7 +198,7 @@ final class CarryJudge {
     }
 
     private void group(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
-        Snooping care = context.snooping(pair.in().segment().orElseThrow());
+        IgmpSnooping care = context.snooping(pair.in().segment().orElseThrow());
         if (s.delivery() != Delivery.MULTICAST
                 || care.snoopers().isEmpty()
                 || care.querier().isPresent()) {
@@ -223,7 +223,7 @@ final class CarryJudge {
                         "to",
                         to,
                         "seconds",
-                        Switching.GROUP_SECONDS));
+                        SwitchFeatures.GROUP_SECONDS));
     }
 
     private void slow(HopDraft hop, Adapter adapter) {

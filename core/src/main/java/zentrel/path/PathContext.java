@@ -21,6 +21,7 @@ import zentrel.plan.AdapterAddress;
 import zentrel.plan.Application;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
+import zentrel.plan.IgmpSnooping;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
@@ -28,7 +29,6 @@ import zentrel.plan.Port;
 import zentrel.plan.Reads;
 import zentrel.plan.Segment;
 import zentrel.plan.Setting;
-import zentrel.plan.Snooping;
 import zentrel.plan.Stream;
 import zentrel.profile.AdapterKind;
 import zentrel.profile.ApplicationKind;
@@ -71,10 +71,10 @@ public final class PathContext {
     private final Reads.Traced<Routers> routers;
     private final Reads.Traced<UniverseLimits> limits;
     private final Reads.Traced<Readiness> readiness;
-    private final Powering powering;
-    private final Cabling cabling;
+    private final PowerState powering;
+    private final CableLayout cabling;
     private final Reads.Traced<Rings> rings;
-    private final Reads.Traced<Map<Id<Segment>, Snooping>> snooping;
+    private final Reads.Traced<Map<Id<Segment>, IgmpSnooping>> snooping;
     private final Map<Id<Segment>, Optional<Integer>> usualVlan = new ConcurrentHashMap<>();
 
     public PathContext(Plan plan) {
@@ -85,11 +85,11 @@ public final class PathContext {
     PathContext(Plan plan, Optional<PathContext> before) {
         this.plan = plan;
         this.index = plan.index();
-        this.powering = new Powering(plan);
-        this.cabling = new Cabling(plan, powering);
+        this.powering = new PowerState(plan);
+        this.cabling = new CableLayout(plan, powering);
         this.routers = over(before, b -> b.routers, () -> new Routers(plan, powering));
         this.rings = over(before, b -> b.rings, () -> new Rings(plan));
-        this.snooping = over(before, b -> b.snooping, () -> Snooping.of(plan));
+        this.snooping = over(before, b -> b.snooping, () -> IgmpSnooping.of(plan));
         this.holders = over(before, b -> b.holders, () -> new AddressHolders(plan));
         this.limits = over(before, b -> b.limits, () -> new UniverseLimits(plan));
         this.readiness = over(before, b -> b.readiness, () -> new Readiness(plan));
@@ -199,7 +199,7 @@ public final class PathContext {
             case BEYOND_LIMIT ->
                 index.find((Id<Stream>) q.of()).<Object>map(limits.result()::of).orElse(GONE);
             case READY -> readiness.result().of((Id<Application>) q.of());
-            case SNOOPING -> snooping.result().getOrDefault((Id<Segment>) q.of(), Snooping.FLOODS);
+            case SNOOPING -> snooping.result().getOrDefault((Id<Segment>) q.of(), IgmpSnooping.FLOODS);
             case POWER ->
                 index.find((Id<Host>) q.of()).<Object>map(powering::dark).orElse(GONE);
             case POWER_IS_PLAIN -> powering.isPlain();
@@ -282,18 +282,18 @@ public final class PathContext {
     }
 
     /** Why a box has no power, if it has none. */
-    Optional<Powering.Dark> dark(Host host) {
+    Optional<PowerState.Dark> dark(Host host) {
         Reads.note(new Question(Topic.POWER, host.id()));
         return Reads.unnoted(() -> powering.dark(host));
     }
 
     /** Breaks a hop at a box that has no power. */
     void judgePower(HopDraft hop, Reason reason, Host host) {
-        dark(host).ifPresent(d -> Powering.judge(hop, reason, host, d));
+        dark(host).ifPresent(d -> PowerState.judge(hop, reason, host, d));
     }
 
     /** What lies on the way between two adapters that are cabled together, and is out; empty where nothing is. */
-    Optional<Cabling.Cut> cutBetween(Adapter from, Adapter to) {
+    Optional<CableLayout.Cut> cutBetween(Adapter from, Adapter to) {
         Reads.note(new Question(Topic.CUT, from.id(), to.id()));
         return Reads.unnoted(() -> cabling.cutBetween(from, to));
     }
@@ -355,9 +355,9 @@ public final class PathContext {
     }
 
     /** What the switches of a segment do with groups. */
-    Snooping snooping(Id<Segment> segment) {
+    IgmpSnooping snooping(Id<Segment> segment) {
         Reads.note(new Question(Topic.SNOOPING, segment));
-        return snooping.result().getOrDefault(segment, Snooping.FLOODS);
+        return snooping.result().getOrDefault(segment, IgmpSnooping.FLOODS);
     }
 
     /** The VLAN of most sockets of a segment, the lower where two are as many. */

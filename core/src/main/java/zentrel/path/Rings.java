@@ -74,7 +74,7 @@ final class Rings {
     private Optional<Id<Host>> box(Id<?> end) {
         Host host = index.hostAtEnd(end).orElse(null);
         return host != null
-                        && Snooping.passesOn(index, host)
+                        && IgmpSnooping.passesOn(index, host)
                         && host.power().on()
                         && !host.switching().loopGuard()
                 ? Optional.of(host.id())

@@ -17,7 +17,7 @@ final class RouterChain {
     }
 
     /** Says where a packet stops, why, and what to tell whoever stops it. */
-    void judge(Crossing c) {
+    void judge(RouterCrossing c) {
         Routers.Course course = context.routers().course(c.out(), c.destination(), c.in());
         if (course.passed().isEmpty()) {
             unsent(c, course);
@@ -38,12 +38,12 @@ final class RouterChain {
      *
      * @param far the router's own address there
      */
-    void offItsNetwork(Crossing c, Host router, HostAddress far) {
+    void offItsNetwork(RouterCrossing c, Host router, HostAddress far) {
         c.broken(c.in().id(), Facts.as("off-its-network", "router", router, "far", far, "subnet", far.subnet()));
     }
 
     /** What keeps the two networks apart that a mask covers together: the mask of the segment, where there is one. */
-    Facts apart(Crossing c) {
+    Facts apart(RouterCrossing c) {
         Optional<Subnet> usual =
                 c.out().segment().flatMap(context::usualSubnet).filter(subnet -> !subnet.contains(c.destination()));
         return usual.map(subnet -> Facts.as("mask-of-segment", "subnet", subnet))
@@ -51,7 +51,7 @@ final class RouterChain {
     }
 
     /** It does not even come to the first router. */
-    private void unsent(Crossing c, Routers.Course course) {
+    private void unsent(RouterCrossing c, Routers.Course course) {
         if (course.last().filter(w -> w.via().isEmpty()).isPresent()) {
             c.broken(
                     c.out().id(),
@@ -63,7 +63,8 @@ final class RouterChain {
         stopped(c, course, c.from(), "unsent", onward);
     }
 
-    private void stopped(Crossing c, Routers.Course course, Host at, String form, Optional<Routers.Onward> onward) {
+    private void stopped(
+            RouterCrossing c, Routers.Course course, Host at, String form, Optional<Routers.Onward> onward) {
         Facts facts =
                 Facts.as(onward.isPresent() ? form + "-onward" : "stopped", "at", at, "stops", stops(c, course, at));
         c.broken(
@@ -80,7 +81,7 @@ final class RouterChain {
                         .orElse(facts));
     }
 
-    private Facts stops(Crossing c, Routers.Course course, Host at) {
+    private Facts stops(RouterCrossing c, Routers.Course course, Host at) {
         Optional<RouteTable.Way> way = course.last();
         Facts facts = Facts.as("no-way", "at", at, "destination", c.destination(), "to", c.to(), "in", c.in());
         if (way.isEmpty()) {

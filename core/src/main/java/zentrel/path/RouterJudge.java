@@ -29,7 +29,7 @@ final class RouterJudge {
             if (s.delivery() != Delivery.UNICAST) {
                 return endsThere(hop, s, from, to, first.get(), there.get().address());
             }
-            Crossing crossing = new Crossing(hop, from, to, pair.out(), in, own.get(), there.get());
+            RouterCrossing crossing = new RouterCrossing(hop, from, to, pair.out(), in, own.get(), there.get());
             router.ifPresentOrElse(r -> unicast(crossing, r), () -> chain.judge(crossing));
             return true;
         }
@@ -66,7 +66,7 @@ final class RouterJudge {
         return true;
     }
 
-    private void unicast(Crossing c, Host router) {
+    private void unicast(RouterCrossing c, Host router) {
         Optional<HostAddress> near = Routers.addressOn(router, c.out());
         Optional<HostAddress> far = Routers.addressOn(router, c.in());
         Optional<RouteTable.Way> way = RouteTable.of(c.out()).to(c.destination());
@@ -94,11 +94,11 @@ final class RouterJudge {
     }
 
     /** The mistake of a wide mask: it covers what is behind the router, so nobody asks the router for it. */
-    private void takenForNear(Crossing c, Host router) {
+    private void takenForNear(RouterCrossing c, Host router) {
         c.broken(c.out().id(), Facts.as("near", "router", router, "apart", chain.apart(c)));
     }
 
-    private void notTold(Crossing c, Host router, Optional<RouteTable.Way> way, Ipv4Address near) {
+    private void notTold(RouterCrossing c, Host router, Optional<RouteTable.Way> way, Ipv4Address near) {
         Optional<Ipv4Address> via = way.flatMap(RouteTable.Way::via);
         Facts facts = Facts.as(via.isPresent() ? "another-router" : "no-router", "router", router, "near", near);
         c.broken(c.out().id(), via.map(v -> facts.and("via", v)).orElse(facts));

@@ -35,7 +35,7 @@ final class Routers {
 
     private final List<Host> dark;
 
-    Routers(Plan plan, Powering powering) {
+    Routers(Plan plan, PowerState powering) {
         List<Host> routers =
                 plan.hosts().stream().filter(h -> h.kind() == HostKind.ROUTER).toList();
         all = routers.stream().filter(powering::has).toList();

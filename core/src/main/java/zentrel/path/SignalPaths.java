@@ -47,7 +47,7 @@ public final class SignalPaths {
     }
 
     private SignalPaths(Plan plan, Optional<SignalPaths> before) {
-        context = new PathContext(Cabling.inForce(plan), before.map(b -> b.context));
+        context = new PathContext(CableLayout.inForce(plan), before.map(b -> b.context));
         Reads.Marks marks = new Reads.Marks();
         Optional<SignalPaths> known =
                 before.filter(b -> !b.kept.isFull() && context.mark(b.context, b.kept.questions(), marks));

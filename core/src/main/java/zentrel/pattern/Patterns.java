@@ -158,7 +158,7 @@ public final class Patterns {
         rig.box("access-point", "Access point", "Front of house");
         Host tablet = rig.box("tablet", "Tablet", "");
         Segment control = rig.plan().segments().get(1);
-        rig.change(zentrel.gear.Wiring.onSegment(
+        rig.change(zentrel.gear.Connections.onSegment(
                 rig.plan(), List.of(tablet.adapters().get(0).id()), control));
         rig.control(rig.program(tablet), rig.program(console), "/lights/select");
         rig.session(
@@ -179,10 +179,10 @@ public final class Patterns {
                 new Session.Desk(rig.program(primary).id(), Part.PRIMARY),
                 new Session.Desk(rig.program(second).id(), Part.BACKUP));
         for (Host node : rig.boxes("node-4", answers.number("nodes"), "Node", "")) {
-            int first = zentrel.gear.Routing.nextUniverse(rig.plan());
+            int first = zentrel.gear.UniverseRoutes.nextUniverse(rig.plan());
             List<Port> ports = rig.receiver(node).ports().subList(0, 2);
             rig.light(rig.program(primary), rig.receiver(node), 2, 8);
-            rig.change(zentrel.gear.Routing.route(rig.plan(), rig.program(second), current(rig, ports), first));
+            rig.change(zentrel.gear.UniverseRoutes.route(rig.plan(), rig.program(second), current(rig, ports), first));
         }
     }
 

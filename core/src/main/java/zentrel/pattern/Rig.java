@@ -1,12 +1,12 @@
 package zentrel.pattern;
 
 import java.util.List;
+import zentrel.gear.Connections;
+import zentrel.gear.DeviceFactory;
+import zentrel.gear.FixturePatcher;
+import zentrel.gear.GearEdit;
 import zentrel.gear.Library;
-import zentrel.gear.Made;
-import zentrel.gear.Making;
-import zentrel.gear.Patching;
-import zentrel.gear.Routing;
-import zentrel.gear.Wiring;
+import zentrel.gear.UniverseRoutes;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
@@ -37,12 +37,12 @@ final class Rig {
     }
 
     Segment segment(String name, Subnet range) {
-        change(Wiring.segment(plan, name, range));
+        change(Connections.segment(plan, name, range));
         return plan.segments().get(plan.segments().size() - 1);
     }
 
     List<Host> boxes(String profile, int count, String name, String place) {
-        Made made = Making.boxes(plan, library, profile(profile), count, name, place);
+        GearEdit made = DeviceFactory.boxes(plan, library, profile(profile), count, name, place);
         change(made.edit());
         return made.hosts().stream().map(plan.index()::host).toList();
     }
@@ -52,7 +52,7 @@ final class Rig {
     }
 
     Application install(String software, Host on) {
-        change(Making.install(plan, profile(software), on.id()).edit());
+        change(DeviceFactory.install(plan, profile(software), on.id()).edit());
         List<Application> there = plan.index().applicationsOn(on.id());
         return there.get(there.size() - 1);
     }
@@ -67,21 +67,22 @@ final class Rig {
 
     /** Routes the next universes to the first ports of a receiver and patches something on each DMX port. */
     void light(Application source, Receiver receiver, int ports, int fixtures) {
-        List<Port> free = Routing.freePorts(
+        List<Port> free = UniverseRoutes.freePorts(
                 plan, plan.index().receiverOf(receiver.ports().get(0).id()));
         List<Port> used = free.subList(0, Math.min(ports, free.size()));
-        change(Routing.route(plan, source, used, Routing.nextUniverse(plan)));
+        change(UniverseRoutes.route(plan, source, used, UniverseRoutes.nextUniverse(plan)));
         for (Port port : used) {
             for (Line line : plan.index().linesOf(port.id())) {
-                change(Patching.patch(plan, line, fixtures, 16, "Fixture", Patching.nextFixtureNumber(plan)));
+                change(FixturePatcher.patch(
+                        plan, line, fixtures, 16, "Fixture", FixturePatcher.nextFixtureNumber(plan)));
             }
         }
     }
 
     /** Lets a receiver's inputs take universes that are sent already, from the first on. */
     void watch(Application source, Receiver receiver, int universes) {
-        List<Port> free = Routing.freePorts(plan, receiver);
-        change(Routing.route(plan, source, free.subList(0, Math.min(universes, free.size())), 1));
+        List<Port> free = UniverseRoutes.freePorts(plan, receiver);
+        change(UniverseRoutes.route(plan, source, free.subList(0, Math.min(universes, free.size())), 1));
     }
 
     void bindAll(Application application, Binding binding) {
@@ -97,7 +98,7 @@ final class Rig {
     }
 
     void control(Application from, Application to, String pattern) {
-        change(Wiring.control(
+        change(Connections.control(
                 plan, plan.index().application(from.id()), plan.index().application(to.id()), pattern));
     }
 

@@ -12,7 +12,7 @@ final class EntitySettings {
 
     static Host of(Host h, SettingVisit visit) {
         Id<Host> id = h.id();
-        Switching s = h.switching();
+        SwitchFeatures s = h.switching();
         return h.withAdapters(h.adapters().stream().map(a -> of(a, visit)).toList())
                 .withFirewall(h.firewall()
                         .withBarsInbound(visit.of(

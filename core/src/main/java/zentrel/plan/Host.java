@@ -34,7 +34,7 @@ public record Host(
         Firewall firewall,
         SourceCheck sourceCheck,
         Power power,
-        Switching switching,
+        SwitchFeatures switching,
         Own own)
         implements Named, HostBuilder.With {
     /** A box that is switched on, from a supply that nobody has named. */
@@ -59,7 +59,7 @@ public record Host(
                 firewall,
                 sourceCheck,
                 Power.ON,
-                Switching.PLAIN,
+                SwitchFeatures.PLAIN,
                 Own.NOTHING);
     }
 

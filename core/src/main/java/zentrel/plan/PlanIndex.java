@@ -39,7 +39,7 @@ public final class PlanIndex {
     private final Map<Id<Universe>, Integer> places;
     private final Map<Id<Application>, Session> sessionByApplication;
     private final Map<String, Profile> profilesById;
-    private final Naming naming = new Naming(this);
+    private final EntityNames naming = new EntityNames(this);
 
     /**
      * Works it out.

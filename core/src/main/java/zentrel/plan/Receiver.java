@@ -24,7 +24,7 @@ public record Receiver(
         Setting<Boolean> inputOn,
         boolean answersPolls,
         Merge merge,
-        Taking taking,
+        ReceiverCapability taking,
         List<Port> ports)
         implements Named, ReceiverBuilder.With {
     /** A receiver that takes every number of its protocols. */
@@ -37,7 +37,7 @@ public record Receiver(
             boolean answersPolls,
             Merge merge,
             List<Port> ports) {
-        this(id, name, application, protocols, inputOn, answersPolls, merge, Taking.ALL, ports);
+        this(id, name, application, protocols, inputOn, answersPolls, merge, ReceiverCapability.ALL, ports);
     }
 
     public Receiver {

@@ -18,8 +18,8 @@ import zentrel.TestPlans;
 import zentrel.address.AddressImport.Column;
 import zentrel.check.Check;
 import zentrel.demo.FernlightTrail;
+import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
-import zentrel.gear.Making;
 import zentrel.ipv4.HostAddress;
 import zentrel.machine.AddressTable;
 import zentrel.plan.*;
@@ -240,28 +240,29 @@ class AddressImportTest {
     @Test
     void identicalBoxesAreLedThroughOneAtATime() {
         Library library = Library.shipped();
-        Plan plan = Making.boxes(
+        Plan plan = DeviceFactory.boxes(
                         Plan.EMPTY, library, library.find("house/node-4").orElseThrow(), 3, "Reed node", "")
                 .edit()
                 .applyTo(Plan.EMPTY);
-        OutOfTheBox.Batch batch = OutOfTheBox.of(plan).batches().get(0);
+        FactoryAddresses.Batch batch = FactoryAddresses.of(plan).batches().get(0);
         assertThat(batch.boxes()).hasSize(3);
         assertThat(batch.waiting()).as("a plan begins with what is in force").isEmpty();
-        Plan unpacked = OutOfTheBox.unpacked(batch).applyTo(plan);
+        Plan unpacked = FactoryAddresses.unpacked(batch).applyTo(plan);
         assertThat(Check.run(unpacked).findings()).anyMatch(f -> f.rule().equals("address.duplicate"));
         Plan at = unpacked;
         for (int left = 3; left > 0; left--) {
-            OutOfTheBox.Batch now = OutOfTheBox.of(at).batches().get(0);
+            FactoryAddresses.Batch now = FactoryAddresses.of(at).batches().get(0);
             assertThat(now.waiting()).hasSize(left);
-            List<String> steps = OutOfTheBox.steps(at, now);
+            List<String> steps = FactoryAddresses.steps(at, now);
             assertThat(steps.get(0)).contains(now.waiting().get(0).name());
             assertThat(steps)
                     .anyMatch(s ->
                             s.contains(now.waiting().get(0).target().address().toString()));
             assertThat(String.join(" ", steps)).contains("Restart it, 8 s each.");
-            at = OutOfTheBox.set(now.waiting().get(0)).applyTo(at);
+            at = FactoryAddresses.set(now.waiting().get(0)).applyTo(at);
         }
-        assertThat(OutOfTheBox.steps(at, OutOfTheBox.of(at).batches().get(0))).isEmpty();
+        assertThat(FactoryAddresses.steps(at, FactoryAddresses.of(at).batches().get(0)))
+                .isEmpty();
         assertThat(at).isEqualTo(plan);
     }
 

@@ -73,7 +73,7 @@ class AddressPlanTest {
     void aSegmentMovesAndEverythingStillWorks(String range) {
         Plan plan = FernlightTrail.ready();
         Subnet to = Subnet.parse(range);
-        Readdressing move = Moving.of(plan, STREAM, to, Optional.of(OFFICE));
+        AddressChange move = SegmentMove.of(plan, STREAM, to, Optional.of(OFFICE));
         Plan after = move.edit().applyTo(plan);
         Set<Ipv4Address> seen = new HashSet<>();
         for (Adapter a : after.index().adaptersOn(STREAM)) {
@@ -100,7 +100,7 @@ class AddressPlanTest {
         }
         assertThat(worse).as("nothing gets worse but what was warned of").isEqualTo(warned);
         if (!move.steps().isEmpty()) {
-            Readdressing.Step last = move.steps().get(move.steps().size() - 1);
+            AddressChange.Step last = move.steps().get(move.steps().size() - 1);
             assertThat(last.title()).isEqualTo("The computer you sit at");
             assertThat(last.dark()).as("in the end nothing is dark").isZero();
         }
@@ -113,8 +113,8 @@ class AddressPlanTest {
     @Test
     void hostPartsStayWhereTheyFitAndTheWayThereIsTold() {
         Plan plan = FernlightTrail.ready();
-        Readdressing move = Moving.of(plan, STREAM, Subnet.parse("10.99.0.0/16"), Optional.of(OFFICE));
-        assertThat(move.changes()).allMatch(Readdressing.Change::same);
+        AddressChange move = SegmentMove.of(plan, STREAM, Subnet.parse("10.99.0.0/16"), Optional.of(OFFICE));
+        assertThat(move.changes()).allMatch(AddressChange.Change::same);
         assertThat(move.changes()).anySatisfy(c -> {
             assertThat(c.name()).isEqualTo("Network adapter of Boathouse node");
             assertThat(c.before().orElseThrow()).hasToString("10.41.22.3/16");
@@ -123,15 +123,16 @@ class AddressPlanTest {
         assertThat(move.steps().get(0).dark())
                 .as("nodes that moved no longer hear the console")
                 .isPositive();
-        Readdressing draft = Moving.of(FernlightTrail.draft(), STREAM, Subnet.parse("10.99.0.0/16"), Optional.empty());
+        AddressChange draft =
+                SegmentMove.of(FernlightTrail.draft(), STREAM, Subnet.parse("10.99.0.0/16"), Optional.empty());
         assertThat(draft.changes())
                 .filteredOn(c -> c.name().contains("Fountain"))
                 .singleElement()
                 .satisfies(c -> assertThat(c.before().orElseThrow() + " " + c.after())
                         .isEqualTo("10.41.20.2/24 10.99.20.2/16"));
-        Readdressing narrow = Moving.of(plan, STREAM, Subnet.parse("192.168.77.0/27"), Optional.empty());
+        AddressChange narrow = SegmentMove.of(plan, STREAM, Subnet.parse("192.168.77.0/27"), Optional.empty());
         assertThat(narrow.changes()).anyMatch(c -> !c.same());
-        assertThatThrownBy(() -> Moving.of(plan, STREAM, Subnet.parse("192.168.77.0/29"), Optional.empty()))
+        assertThatThrownBy(() -> SegmentMove.of(plan, STREAM, Subnet.parse("192.168.77.0/29"), Optional.empty()))
                 .hasMessageMatching(
                         "Stream has \\d+ addresses, and 192.168.77.0/29 has room for 6. A mask of /28 would do.");
     }
@@ -140,7 +141,7 @@ class AddressPlanTest {
     void whatAcceptsOnlyItsOwnRangesIsNamed() {
         Plan plan = FernlightTrail.ready();
         boolean limited = plan.profiles().stream().anyMatch(p -> !p.accepts().isEmpty());
-        Readdressing move = Moving.of(plan, STREAM, Subnet.parse("172.20.0.0/16"), Optional.empty());
+        AddressChange move = SegmentMove.of(plan, STREAM, Subnet.parse("172.20.0.0/16"), Optional.empty());
         assertThat(move.warnings().isEmpty()).isEqualTo(!limited);
         move.warnings().forEach(w -> assertThat(w).contains("so it cannot follow to 172.20.0.0/16"));
     }
@@ -151,8 +152,9 @@ class AddressPlanTest {
         for (int i = 0; i < 20; i++) {
             Plan plan = FernlightTrail.ready();
             Subnet there = Subnet.parse((11 + random.nextInt(150)) + "." + random.nextInt(256) + ".0.0/16");
-            Plan moved = Moving.of(plan, STREAM, there, Optional.empty()).edit().applyTo(plan);
-            Plan back = Moving.of(moved, STREAM, Subnet.parse("10.41.0.0/16"), Optional.empty())
+            Plan moved =
+                    SegmentMove.of(plan, STREAM, there, Optional.empty()).edit().applyTo(plan);
+            Plan back = SegmentMove.of(moved, STREAM, Subnet.parse("10.41.0.0/16"), Optional.empty())
                     .edit()
                     .applyTo(moved);
             assertThat(back).as(there.toString()).isEqualTo(plan);

@@ -153,7 +153,7 @@ class TablesPropertyTest {
                 Scheme.ByFields.parse("kind 4, number 8"),
                 Scheme.ByFields.parse("side 2 = desk / node, type 3, number 7"))) {
             for (boolean anew : new boolean[] {false, true}) {
-                GivingOut given = GivingOut.of(plan, segments, scheme, anew, Optional.empty());
+                AddressAllocation given = AddressAllocation.of(plan, segments, scheme, anew, Optional.empty());
                 Plan after = given.readdressing().edit().applyTo(plan);
                 for (Id<Segment> id : segments) {
                     Set<Ipv4Address> seen = new HashSet<>();
@@ -174,7 +174,7 @@ class TablesPropertyTest {
                         }
                     }
                 }
-                assertThat(GivingOut.of(after, segments, scheme, false, Optional.empty())
+                assertThat(AddressAllocation.of(after, segments, scheme, false, Optional.empty())
                                 .readdressing()
                                 .changes())
                         .as("then nobody is without one")

@@ -13,8 +13,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import zentrel.demo.FernlightTrail;
+import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
-import zentrel.gear.Making;
 import zentrel.path.Hop;
 import zentrel.path.Issue;
 import zentrel.path.SignalPath;
@@ -105,7 +105,7 @@ class FindingsPropertyTest {
                 next = fixes.get(random.nextInt(fixes.size())).edit().applyTo(plan);
             }
             if (random.nextInt(5) == 0 && !next.hosts().isEmpty()) {
-                next = Making.boxes(
+                next = DeviceFactory.boxes(
                                 next,
                                 Library.shipped(),
                                 Library.shipped().find("house/node-4").orElseThrow(),

@@ -7,9 +7,9 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import zentrel.demo.PlanSketch;
+import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
-import zentrel.gear.Making;
-import zentrel.gear.Removing;
+import zentrel.gear.PlanRemoval;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
@@ -357,7 +357,7 @@ public final class RandomPlans {
                 Host host = any(plan.hosts(), random);
                 yield plan.with(
                         host.id(),
-                        h -> h.withSwitching(new Switching(
+                        h -> h.withSwitching(new SwitchFeatures(
                                 Setting.of(true), Setting.of(random.nextBoolean()), random.nextBoolean(), false)));
             }
             case 32 -> ring(plan, random);
@@ -422,7 +422,7 @@ public final class RandomPlans {
         Host host = any(plan.hosts(), random);
         return switch (random.nextInt(8)) {
             case 0 -> {
-                Plan left = Removing.of(plan, List.of(host.id())).edit().applyTo(plan);
+                Plan left = PlanRemoval.of(plan, List.of(host.id())).edit().applyTo(plan);
                 boolean enough = !host.id().value().startsWith("desk")
                         && !left.receivers().isEmpty()
                         && !left.fixtures().isEmpty();
@@ -445,7 +445,7 @@ public final class RandomPlans {
                 plan.with(
                         Kind.HOST,
                         plan.hosts().stream()
-                                .map(h -> h.withSwitching(new Switching(
+                                .map(h -> h.withSwitching(new SwitchFeatures(
                                         Setting.of(h.kind() == HostKind.SWITCH),
                                         Setting.of(random.nextInt(2) == 0),
                                         true,
@@ -462,7 +462,7 @@ public final class RandomPlans {
 
     /** A new device on the segment of another. */
     private static Plan made(Plan plan, String profile, Random random) {
-        Plan next = Making.boxes(
+        Plan next = DeviceFactory.boxes(
                         plan, Library.shipped(), Library.shipped().find(profile).orElseThrow(), 1, "", "")
                 .edit()
                 .applyTo(plan);

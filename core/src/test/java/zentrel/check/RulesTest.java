@@ -101,7 +101,7 @@ class RulesTest {
         return adapter(adapter, a -> a.withPlug(change.apply(a.plug())));
     }
 
-    private static Plan hub(UnaryOperator<Switching> change) {
+    private static Plan hub(UnaryOperator<SwitchFeatures> change) {
         return PIER.with(Kind.HOST.id("hub"), h -> h.withSwitching(change.apply(h.switching())));
     }
 

@@ -15,7 +15,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import zentrel.TestPlans;
 import zentrel.contest.Contest;
-import zentrel.contest.Settling;
+import zentrel.contest.SourcePrecedence;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanWriter;
@@ -103,7 +103,7 @@ class UnnamedThingsTest {
         for (Contest contest : Contest.all(report.signalPaths())) {
             contest.failures().forEach(x -> said.add(x.text()));
             contest.fight(plan.index()).ifPresent(said::add);
-            Settling.of(report.signalPaths(), contest).forEach(x -> {
+            SourcePrecedence.of(report.signalPaths(), contest).forEach(x -> {
                 said.add(x.text());
                 said.addAll(x.outcome());
             });

@@ -8,8 +8,8 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import zentrel.address.GivingOut;
-import zentrel.address.Readdressing;
+import zentrel.address.AddressAllocation;
+import zentrel.address.AddressChange;
 import zentrel.address.Scheme;
 import zentrel.demo.FernlightTrail;
 import zentrel.gear.*;
@@ -325,10 +325,10 @@ class CommandsTableTest {
                 .extracting(a -> a.name() + " " + a.addresses().size())
                 .containsExactly("Network 1", "Radio 0");
         Id<Segment> segment = made.adapters().get(1).segment().orElseThrow();
-        assertThat(GivingOut.of(plan, List.of(segment), new Scheme.ByKind(0), true, Optional.empty())
+        assertThat(AddressAllocation.of(plan, List.of(segment), new Scheme.ByKind(0), true, Optional.empty())
                         .readdressing()
                         .changes())
-                .extracting(Readdressing.Change::adapter)
+                .extracting(AddressChange.Change::adapter)
                 .contains(made.adapters().get(0).id())
                 .doesNotContain(made.adapters().get(1).id());
     }

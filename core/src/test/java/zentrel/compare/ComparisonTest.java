@@ -13,7 +13,7 @@ import zentrel.file.LoadedPlan;
 import zentrel.file.PlanReader;
 import zentrel.file.PlanWriter;
 import zentrel.gear.Library;
-import zentrel.gear.Removing;
+import zentrel.gear.PlanRemoval;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
 
@@ -38,7 +38,7 @@ class ComparisonTest {
                                 Setting.of(HostAddress.parse("10.77.20.9/16")), AddressOrigin.MANUAL))))
                 .with(Kind.PORT.id("b1"), p -> p.withWire(20))
                 .with(Kind.HOST.id("node-c"), h -> h.withName("Node Z"));
-        changed = Removing.of(changed, List.of(Kind.LINK.id("go"))).edit().applyTo(changed);
+        changed = PlanRemoval.of(changed, List.of(Kind.LINK.id("go"))).edit().applyTo(changed);
         Comparison comparison = Comparison.of(PIER, changed);
         assertThat(comparison.differences())
                 .extracting(Difference::text)

@@ -36,11 +36,11 @@ class EntriesTest {
     /** Components that are gone into, for their own components are what is entered. */
     private static final Set<Class<?>> INTO = Set.of(
             Plug.class,
-            Switching.class,
+            SwitchFeatures.class,
             Power.class,
             Firewall.class,
             Installed.class,
-            Taking.class,
+            ReceiverCapability.class,
             OscInput.class,
             DhcpServer.class,
             Own.class,

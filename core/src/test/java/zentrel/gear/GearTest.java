@@ -78,7 +78,9 @@ class GearTest {
     void oneBoxOfEveryProfileGivesAPlanThatOpensAndHasNothingBroken() {
         Plan plan = Plan.EMPTY;
         for (Profile profile : LIBRARY.profiles()) {
-            plan = Making.boxes(plan, LIBRARY, profile, 2, "", "Store").edit().applyTo(plan);
+            plan = DeviceFactory.boxes(plan, LIBRARY, profile, 2, "", "Store")
+                    .edit()
+                    .applyTo(plan);
         }
         opensAgain(plan);
         assertThat(Check.run(plan).isBroken()).isFalse();
@@ -214,11 +216,12 @@ class GearTest {
     void whatDoesNotFitIsRefusedInASentence() {
         Plan plan = say(say(say(Plan.EMPTY, "compact"), "node 1"), "route");
         Line line = plan.lines().get(0);
-        assertThatThrownBy(() -> Patching.patch(plan, line, 33, 16, "wash", 1))
+        assertThatThrownBy(() -> FixturePatcher.patch(plan, line, 33, 16, "wash", 1))
                 .hasMessage("U1 has room for 32 more of 16 slots after slot 0, and 33 were asked for.");
-        assertThatThrownBy(() -> Making.boxes(plan, LIBRARY, LIBRARY.profiles().get(0), 2001, "", ""))
+        assertThatThrownBy(() ->
+                        DeviceFactory.boxes(plan, LIBRARY, LIBRARY.profiles().get(0), 2001, "", ""))
                 .hasMessage("Add 1 to 2000 at a time, not 2001.");
-        Edit late = Wiring.segment(plan, "Late", Subnet24.of("10.9.8.0/24"));
+        Edit late = Connections.segment(plan, "Late", Subnet24.of("10.9.8.0/24"));
         assertThatThrownBy(() -> late.applyTo(plan.withName("Another")))
                 .hasMessageContaining("The plan has changed since");
     }
@@ -264,7 +267,7 @@ class GearTest {
                 .filter(h -> h.kind() == HostKind.OTHER)
                 .findFirst()
                 .orElseThrow();
-        plan = Wiring.cable(plan, CableKind.USB, computer.id(), usb.id()).applyTo(plan);
+        plan = Connections.cable(plan, CableKind.USB, computer.id(), usb.id()).applyTo(plan);
         assertThat(new SignalPaths(plan).ofFixture(fixture).verdict()).isEqualTo(Verdict.PASSES);
         plan = plan.with(plan.cables().get(0).id(), c -> c.withConnected(false));
         var hop = new SignalPaths(plan)
@@ -311,8 +314,11 @@ class GearTest {
         }
         for (Receiver r : List.copyOf(plan.receivers())) {
             if (r.name().startsWith("Pixel")) {
-                plan = Routing.route(
-                                plan, plan.applications().get(0), r.ports().subList(0, 1), Routing.nextUniverse(plan))
+                plan = UniverseRoutes.route(
+                                plan,
+                                plan.applications().get(0),
+                                r.ports().subList(0, 1),
+                                UniverseRoutes.nextUniverse(plan))
                         .applyTo(plan);
             }
         }
@@ -323,10 +329,12 @@ class GearTest {
                 .map(h -> h.adapters().get(0).id())
                 .toList();
         Id<Host> hub = boxes.get(1).id();
-        plan = Wiring.cable(plan, CableKind.NETWORK, console, hub).applyTo(plan);
-        plan = Wiring.cable(plan, CableKind.NETWORK, hub, chain.get(0)).applyTo(plan);
-        plan = Wiring.cable(plan, CableKind.NETWORK, chain.get(0), chain.get(1)).applyTo(plan);
-        plan = Wiring.cable(plan, CableKind.NETWORK, chain.get(1), chain.get(2)).applyTo(plan);
+        plan = Connections.cable(plan, CableKind.NETWORK, console, hub).applyTo(plan);
+        plan = Connections.cable(plan, CableKind.NETWORK, hub, chain.get(0)).applyTo(plan);
+        plan = Connections.cable(plan, CableKind.NETWORK, chain.get(0), chain.get(1))
+                .applyTo(plan);
+        plan = Connections.cable(plan, CableKind.NETWORK, chain.get(1), chain.get(2))
+                .applyTo(plan);
         assertThat(Check.run(plan).findings()).isEmpty();
 
         Plan cut = plan.with(plan.cables().get(2).id(), c -> c.withConnected(false));
@@ -365,7 +373,7 @@ class GearTest {
                 "Nothing\t\tJetty\t\t",
                 "Short\tfull console",
                 "");
-        Pasting pasting = Pasting.of(Plan.EMPTY, LIBRARY, table);
+        GearImport pasting = GearImport.of(Plan.EMPTY, LIBRARY, table);
         Plan plan = pasting.edit().applyTo(Plan.EMPTY);
         assertThat(plan.hosts()).extracting(Host::name).containsExactly("Boathouse 1", "Boathouse 2", "Short");
         assertThat(plan.hosts()
@@ -389,13 +397,14 @@ class GearTest {
 
     @Test
     void withoutHeadingsTheColumnsAreToldByWhatStandsInThem() {
-        Pasting pasting =
-                Pasting.of(Plan.EMPTY, LIBRARY, "West;node 4;10.9.0.1;255.255.0.0\nEast;node 1;10.9.0.2;255.255.0.0\n");
+        GearImport pasting = GearImport.of(
+                Plan.EMPTY, LIBRARY, "West;node 4;10.9.0.1;255.255.0.0\nEast;node 1;10.9.0.2;255.255.0.0\n");
         assertThat(pasting.columns())
                 .containsExactly("column 1: name", "column 2: type", "column 3: address", "column 4: mask");
         assertThat(pasting.made()).isEqualTo(2);
-        assertThatThrownBy(() -> Pasting.of(Plan.EMPTY, LIBRARY, "a,b\nc,d\n")).hasMessageContaining("No column says");
-        assertThatThrownBy(() -> Pasting.of(Plan.EMPTY, LIBRARY, "")).hasMessage("There are no rows to paste.");
+        assertThatThrownBy(() -> GearImport.of(Plan.EMPTY, LIBRARY, "a,b\nc,d\n"))
+                .hasMessageContaining("No column says");
+        assertThatThrownBy(() -> GearImport.of(Plan.EMPTY, LIBRARY, "")).hasMessage("There are no rows to paste.");
     }
 
     @Test
@@ -408,7 +417,7 @@ class GearTest {
                 text.append(letters.charAt(random.nextInt(letters.length())));
             }
             try {
-                Pasting pasting = Pasting.of(Plan.EMPTY, LIBRARY, text.toString());
+                GearImport pasting = GearImport.of(Plan.EMPTY, LIBRARY, text.toString());
                 opensAgain(pasting.edit().applyTo(Plan.EMPTY));
             } catch (IllegalArgumentException e) {
                 assertThat(e.getMessage()).as("seed %d", seed).isNotBlank();
@@ -429,7 +438,7 @@ class GearTest {
                 for (int i = 1 + random.nextInt(3); i > 0; i--) {
                     some.add(all.get(random.nextInt(all.size())));
                 }
-                Removing removing = Removing.of(start, new HashSet<>(some));
+                PlanRemoval removing = PlanRemoval.of(start, new HashSet<>(some));
                 Plan after = removing.edit().applyTo(start);
                 opensAgain(after);
                 for (Id<?> id : some) {
@@ -446,7 +455,7 @@ class GearTest {
 
     @Test
     void whatGoesWithAThingIsSaid() {
-        assertThat(Removing.of(TestPlans.pier(), List.of(Kind.HOST.id("node-a")))
+        assertThat(PlanRemoval.of(TestPlans.pier(), List.of(Kind.HOST.id("node-a")))
                         .alsoInWords())
                 .isEqualTo("1 adapter, 1 program, 1 receiver, 2 ports, 2 lines, 1 cable");
     }
@@ -454,7 +463,7 @@ class GearTest {
     @Test
     void copiesCountOnAndHarmNothing() {
         Plan pier = TestPlans.pier();
-        Made made = Duplicating.of(pier, List.of(Kind.HOST.id("node-a"), Kind.HOST.id("node-b")), 3);
+        GearEdit made = DeviceCopies.of(pier, List.of(Kind.HOST.id("node-a"), Kind.HOST.id("node-b")), 3);
         Plan after = made.edit().applyTo(pier);
         assertThat(made.hosts()).hasSize(6);
         assertThat(after.hosts())

@@ -51,7 +51,7 @@ class OwnProfilesTest {
 
     static Stream<String> offered() {
         return Stream.concat(
-                Stream.of(Wiring.USUAL_OSC),
+                Stream.of(Connections.USUAL_OSC),
                 Stream.concat(
                         Patterns.all().stream()
                                 .flatMap(p -> p.questions().stream())

@@ -48,7 +48,7 @@ class LoadTest {
     private static Plan hub(Plan plan, boolean snoops, boolean asks, boolean drops) {
         return plan.with(
                 Kind.HOST.id("hub"),
-                h -> h.withSwitching(new Switching(Setting.of(snoops), Setting.of(asks), drops, false)));
+                h -> h.withSwitching(new SwitchFeatures(Setting.of(snoops), Setting.of(asks), drops, false)));
     }
 
     private static double in(Plan plan, String adapter) {

@@ -23,7 +23,7 @@ class SnoopingLoadPropertyTest {
     }
 
     /** A switch with an adapter on the stream network, which is enough to pass it on. */
-    private static Plan with(Plan plan, Switching switching) {
+    private static Plan with(Plan plan, SwitchFeatures switching) {
         java.util.List<Host> hosts = new java.util.ArrayList<>(plan.hosts());
         hosts.add(new Host(
                         Kind.HOST.id("watching"),
@@ -63,9 +63,9 @@ class SnoopingLoadPropertyTest {
     @MethodSource("seeds")
     void membersGetTheirGroupsAndNobodyElseDoes(long seed) {
         Plan plan = RandomPlans.healthy(seed);
-        Map<Id<Adapter>, Load.Link> flooded = links(with(plan, Switching.PLAIN), false);
+        Map<Id<Adapter>, Load.Link> flooded = links(with(plan, SwitchFeatures.PLAIN), false);
         Map<Id<Adapter>, Load.Link> asked =
-                links(with(plan, new Switching(Setting.of(true), Setting.of(true), true, false)), false);
+                links(with(plan, new SwitchFeatures(Setting.of(true), Setting.of(true), true, false)), false);
         flooded.forEach((id, before) -> {
             Load.Link now = asked.get(id);
             double in = now == null ? 0 : now.in().packets();
@@ -83,16 +83,16 @@ class SnoopingLoadPropertyTest {
     void whenTheQuerierDies(long seed) {
         boolean drops = new Random(seed).nextBoolean();
         Plan plan = RandomPlans.healthy(seed);
-        Plan snooped = with(plan, new Switching(Setting.of(true), Setting.of(true), drops, false));
+        Plan snooped = with(plan, new SwitchFeatures(Setting.of(true), Setting.of(true), drops, false));
         Plan noGroups = with(
                 plan.with(
                         Kind.STREAM,
                         plan.streams().stream()
                                 .filter(s -> s.delivery() != Delivery.MULTICAST)
                                 .toList()),
-                Switching.PLAIN);
+                SwitchFeatures.PLAIN);
         Map<Id<Adapter>, Load.Link> expected =
-                drops ? links(noGroups, false) : links(with(plan, Switching.PLAIN), false);
+                drops ? links(noGroups, false) : links(with(plan, SwitchFeatures.PLAIN), false);
         Map<Id<Adapter>, Load.Link> dead = links(snooped, true);
         for (Host host : snooped.hosts()) {
             for (Adapter adapter : host.adapters()) {

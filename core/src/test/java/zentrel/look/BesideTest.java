@@ -12,7 +12,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import zentrel.TestPlans;
 import zentrel.check.RandomPlans;
 import zentrel.demo.FernlightTrail;
-import zentrel.gear.Removing;
+import zentrel.gear.PlanRemoval;
 import zentrel.path.Hop;
 import zentrel.path.SignalPath;
 import zentrel.path.SignalPaths;
@@ -87,9 +87,10 @@ class BesideTest {
     @Test
     void whatWasSeenGoesWithWhatItWasSeenOf() {
         Plan pier = TestPlans.pier();
-        Plan less = Removing.of(pier, List.of(Kind.HOST.id("node-a"))).edit().applyTo(pier);
+        Plan less = PlanRemoval.of(pier, List.of(Kind.HOST.id("node-a"))).edit().applyTo(pier);
         assertThat(less.sightings()).extracting(s -> s.signal().value()).containsExactly("go");
-        Plan none = Removing.of(pier, List.of(Kind.HOST.id("desk-box"))).edit().applyTo(pier);
+        Plan none =
+                PlanRemoval.of(pier, List.of(Kind.HOST.id("desk-box"))).edit().applyTo(pier);
         assertThat(none.sightings()).isEmpty();
     }
 }

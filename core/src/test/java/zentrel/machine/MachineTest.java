@@ -101,12 +101,12 @@ class MachineTest {
             names.add(name.toString());
         }
         for (String name : names) {
-            assertThat(run("sh", "-c", "printf %s " + Quoting.posix(name))).isEqualTo(name);
+            assertThat(run("sh", "-c", "printf %s " + ShellQuotes.posix(name))).isEqualTo(name);
         }
         assertThat(folder.resolve("gone")).doesNotExist();
         for (String acting : PlainTextTest.ACTING) {
-            assertThatThrownBy(() -> Quoting.posix("a" + acting)).hasMessageContaining("act as a key");
-            assertThatThrownBy(() -> Quoting.powerShell("a" + acting)).hasMessageContaining("act as a key");
+            assertThatThrownBy(() -> ShellQuotes.posix("a" + acting)).hasMessageContaining("act as a key");
+            assertThatThrownBy(() -> ShellQuotes.powerShell("a" + acting)).hasMessageContaining("act as a key");
         }
     }
 
@@ -114,7 +114,7 @@ class MachineTest {
     @Test
     void inPowerShellEveryKindOfSingleQuoteIsDoubled() {
         for (String name : ODD) {
-            String quoted = Quoting.powerShell(name);
+            String quoted = ShellQuotes.powerShell(name);
             String inside = quoted.substring(1, quoted.length() - 1);
             assertThat(inside.replaceAll("(['\u2018-\u201B])\\1", ""))
                     .as(quoted)

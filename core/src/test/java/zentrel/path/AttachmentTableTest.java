@@ -113,7 +113,7 @@ class AttachmentTableTest {
             assertThat(a.to().value()).isEqualTo("view");
         });
         assertThat(Check.run(attached).findings()).isEmpty();
-        Plan gone = zentrel.gear.Removing.of(attached, java.util.List.of(Kind.HOST.id("p")))
+        Plan gone = zentrel.gear.PlanRemoval.of(attached, java.util.List.of(Kind.HOST.id("p")))
                 .edit()
                 .applyTo(attached);
         assertThat(gone.attachments()).isEmpty();

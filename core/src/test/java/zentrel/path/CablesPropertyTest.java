@@ -48,7 +48,7 @@ class CablesPropertyTest {
                             Firewall.OPEN,
                             SourceCheck.NONE)
                     .withPower(Power.ON.withOn(random.nextInt(6) > 0))
-                    .withSwitching(new Switching(
+                    .withSwitching(new SwitchFeatures(
                             Setting.of(random.nextInt(3) == 0),
                             Setting.of(random.nextInt(3) == 0),
                             true,
@@ -168,7 +168,7 @@ class CablesPropertyTest {
                 }
             }
         }
-        var found = Snooping.of(plan);
+        var found = IgmpSnooping.of(plan);
         for (Segment segment : plan.segments()) {
             Set<Id<Host>> snoopers = new HashSet<>();
             boolean asked = false;
@@ -185,7 +185,7 @@ class CablesPropertyTest {
                 }
                 asked |= passes && box.switching().querier().inForce();
             }
-            Snooping care = found.getOrDefault(segment.id(), Snooping.FLOODS);
+            IgmpSnooping care = found.getOrDefault(segment.id(), IgmpSnooping.FLOODS);
             assertThat(new HashSet<>(care.snoopers())).isEqualTo(snoopers);
             if (!snoopers.isEmpty()) {
                 assertThat(care.querier().isPresent()).isEqualTo(asked);

@@ -218,7 +218,7 @@ class JudgedRightlyTest {
                 "sacn"));
         Plan gone = how.equals("without power")
                 ? asked.with(Kind.HOST.id("q"), h -> h.withPower(new Power(false, List.of(), Optional.empty())))
-                : zentrel.gear.Removing.of(asked, List.of(Kind.HOST.id("q")))
+                : zentrel.gear.PlanRemoval.of(asked, List.of(Kind.HOST.id("q")))
                         .edit()
                         .applyTo(asked);
         Plan before = how.equals("back again") ? gone : asked;

@@ -13,9 +13,9 @@ import zentrel.check.Finding;
 import zentrel.check.Fix;
 import zentrel.check.Fixes;
 import zentrel.check.Report;
+import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
-import zentrel.gear.Making;
-import zentrel.gear.Routing;
+import zentrel.gear.UniverseRoutes;
 import zentrel.plan.Application;
 import zentrel.plan.Plan;
 import zentrel.plan.Receiver;
@@ -27,20 +27,21 @@ class LimitsTableTest {
 
     /** A source of a profile that is routed to so many ports of sixteen-port nodes. */
     private static Plan rig(String profile, int universes) {
-        Plan plan = Making.boxes(
+        Plan plan = DeviceFactory.boxes(
                         Plan.EMPTY, LIBRARY, LIBRARY.find("house/" + profile).orElseThrow(), 1, "", "")
                 .edit()
                 .applyTo(Plan.EMPTY);
         Application source = plan.applications().get(0);
         int nodes = (universes + 15) / 16;
-        plan = Making.boxes(plan, LIBRARY, LIBRARY.find("house/node-16").orElseThrow(), nodes, "Node", "")
+        plan = DeviceFactory.boxes(plan, LIBRARY, LIBRARY.find("house/node-16").orElseThrow(), nodes, "Node", "")
                 .edit()
                 .applyTo(plan);
         int left = universes;
         for (Receiver receiver : new ArrayList<>(plan.receivers())) {
             if (receiver.name().startsWith("Node")) {
                 int ports = Math.min(16, left);
-                plan = Routing.route(plan, source, receiver.ports().subList(0, ports), Routing.nextUniverse(plan))
+                plan = UniverseRoutes.route(
+                                plan, source, receiver.ports().subList(0, ports), UniverseRoutes.nextUniverse(plan))
                         .applyTo(plan);
                 left -= ports;
             }

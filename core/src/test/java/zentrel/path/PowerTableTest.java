@@ -13,9 +13,9 @@ import zentrel.check.Fixes;
 import zentrel.check.Report;
 import zentrel.command.Commands;
 import zentrel.command.Offer;
-import zentrel.entry.Renaming;
+import zentrel.entry.Renames;
+import zentrel.gear.Connections;
 import zentrel.gear.Library;
-import zentrel.gear.Wiring;
 import zentrel.plan.*;
 
 /**
@@ -46,7 +46,7 @@ class PowerTableTest {
         }
         List<String> names = List.of("Desk", "Hub", "Pixel 1", "Pixel 2", "Node", "Splitter", "Radio out", "Radio in");
         for (int i = 0; i < names.size(); i++) {
-            plan = Renaming.of(plan, plan.hosts().get(i).id(), names.get(i)).applyTo(plan);
+            plan = Renames.of(plan, plan.hosts().get(i).id(), names.get(i)).applyTo(plan);
         }
         for (String line : List.of(
                 "route desk to pixel 1",
@@ -103,7 +103,7 @@ class PowerTableTest {
             case "power out" -> out(CableKind.POWER, where);
             case "network out" -> out(CableKind.NETWORK, where);
             default ->
-                Wiring.cable(RIG, CableKind.POWER, box(RIG, where), box(RIG, "Pixel 1"))
+                Connections.cable(RIG, CableKind.POWER, box(RIG, where), box(RIG, "Pixel 1"))
                         .applyTo(RIG);
         };
         Report report = Check.run(plan);

@@ -154,7 +154,8 @@ class SwitchesTableTest {
             Finding finding = Check.run(plan).findings().get(0);
             Plan mended = finding.fixes().get(0).edit().applyTo(plan);
             assertThat(judged(mended)).isEqualTo("passes");
-            Taking taking = mended.index().receiver(Kind.RECEIVER.id("r")).taking();
+            ReceiverCapability taking =
+                    mended.index().receiver(Kind.RECEIVER.id("r")).taking();
             for (int number = 1; number <= 12; number++) {
                 boolean before =
                         plan.index().receiver(Kind.RECEIVER.id("r")).taking().takes(Protocol.SACN, number);

@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 import zentrel.TestPlans;
 import zentrel.check.RandomPlans;
 import zentrel.demo.FernlightTrail;
-import zentrel.gear.Removing;
+import zentrel.gear.PlanRemoval;
 
 /** What is said of each kind of entity is whole: no reference is forgotten, and nothing is left hanging by a removal. */
 class KindTest {
@@ -73,7 +73,7 @@ class KindTest {
     void nothingRefersToWhatWasRemoved() {
         for (Plan plan : PLANS) {
             for (Id<?> id : plan.index().ids()) {
-                Plan rest = Removing.of(plan, List.of(id)).edit().applyTo(plan);
+                Plan rest = PlanRemoval.of(plan, List.of(id)).edit().applyTo(plan);
                 assertThat(rest.index().find(id)).as("%s is gone", id).isEmpty();
                 for (Id<?> left : rest.index().ids()) {
                     whole(rest, left, "removing " + id.kind() + " " + id);

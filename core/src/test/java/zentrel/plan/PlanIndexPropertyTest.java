@@ -11,7 +11,7 @@ import zentrel.check.RandomPlans;
 import zentrel.file.LoadedPlan;
 import zentrel.file.PlanReader;
 import zentrel.file.PlanWriter;
-import zentrel.gear.Removing;
+import zentrel.gear.PlanRemoval;
 
 /** Lookups worked out on top of those before an edit are those of the same plan read from a file. */
 class PlanIndexPropertyTest {
@@ -84,7 +84,7 @@ class PlanIndexPropertyTest {
         while (plan.hosts().size() > 1) {
             Host host = plan.hosts().get(random.nextInt(plan.hosts().size()));
             Plan before = plan;
-            plan = Removing.of(plan, List.of(host.id())).edit().applyTo(plan);
+            plan = PlanRemoval.of(plan, List.of(host.id())).edit().applyTo(plan);
             assertThat(plan.index().find(host.id())).isEmpty();
             agree(plan);
             Plan back = plan.with(Kind.HOST, before.hosts())

@@ -9,8 +9,8 @@ import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.check.Report;
+import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
-import zentrel.gear.Making;
 import zentrel.plan.Plan;
 import zentrel.profile.Profile;
 
@@ -97,7 +97,7 @@ final class AnswerTimes {
         Plan plan = document.plan();
         Profile profile = node;
         if (profile != null) {
-            document.make(() -> Making.boxes(plan, Library.shipped(), profile, 1, "", "Added"), made -> {});
+            document.make(() -> DeviceFactory.boxes(plan, Library.shipped(), profile, 1, "", "Added"), made -> {});
         }
     }
 

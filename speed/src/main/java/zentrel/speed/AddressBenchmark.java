@@ -15,7 +15,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import zentrel.address.GivingOut;
+import zentrel.address.AddressAllocation;
 import zentrel.address.Scheme;
 import zentrel.check.Check;
 import zentrel.check.Report;
@@ -101,7 +101,7 @@ public class AddressBenchmark {
     @Benchmark
     public Plan giveOut() {
         Plan at = bare.withName("Addresses " + next++);
-        return GivingOut.of(
+        return AddressAllocation.of(
                         at,
                         at.segments().stream().map(Segment::id).toList(),
                         new Scheme.ByKind(0),

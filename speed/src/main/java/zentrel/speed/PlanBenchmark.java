@@ -14,8 +14,8 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import zentrel.check.Check;
 import zentrel.check.Report;
+import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
-import zentrel.gear.Making;
 import zentrel.path.PathReport;
 import zentrel.path.SignalPaths;
 import zentrel.plan.Kind;
@@ -48,7 +48,7 @@ public class PlanBenchmark {
     public void setUp() {
         plan = LargePlan.of(hosts);
         paths = new SignalPaths(plan);
-        open = Making.boxes(plan, LIBRARY, NODE, 1, "", "")
+        open = DeviceFactory.boxes(plan, LIBRARY, NODE, 1, "", "")
                 .edit()
                 .applyTo(plan); // the plan carries the profile by then
         report = Check.run(open);
@@ -64,7 +64,8 @@ public class PlanBenchmark {
     @Benchmark
     public Report oneMoreHost() {
         return Check.after(
-                report, Making.boxes(open, LIBRARY, NODE, 1, "", "").edit().applyTo(open));
+                report,
+                DeviceFactory.boxes(open, LIBRARY, NODE, 1, "", "").edit().applyTo(open));
     }
 
     /** Another fixture each time, in a plan that is open. */

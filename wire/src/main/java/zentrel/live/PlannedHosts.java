@@ -17,8 +17,8 @@ public final class PlannedHosts {
     private PlannedHosts() {}
 
     /** For some hosts, each address once, in the order of the plan. */
-    public static List<Asking.Question> questions(Plan plan, Collection<Host> hosts) {
-        Set<Asking.Question> all = new LinkedHashSet<>();
+    public static List<ReachabilityProbe.Question> questions(Plan plan, Collection<Host> hosts) {
+        Set<ReachabilityProbe.Question> all = new LinkedHashSet<>();
         for (Host host : hosts) {
             boolean polls = plan.index().applicationsOn(host.id()).stream()
                     .flatMap(a -> plan.index().receiversOf(a.id()).stream())
@@ -26,7 +26,7 @@ public final class PlannedHosts {
             for (Adapter adapter : host.adapters()) {
                 if (adapter.kind() != AdapterKind.LOOPBACK) {
                     for (AdapterAddress a : adapter.addresses()) {
-                        all.add(new Asking.Question(a.inForce().address(), polls));
+                        all.add(new ReachabilityProbe.Question(a.inForce().address(), polls));
                     }
                 }
             }

@@ -27,7 +27,7 @@ import zentrel.profile.Protocol;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.BoundedTable;
 import zentrel.wire.Datagram;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 import zentrel.wire.Wire;
 
 /** Listens on one adapter and counts. Sends nothing but the group joins that listening needs, and polls where it is told to. */
@@ -129,7 +129,7 @@ public final class StreamWatch {
      */
     public boolean ask() throws IOException {
         return wire.send(
-                Sending.ASKING,
+                SendIntent.ASKING,
                 ArtNetPacket.PORT,
                 wire.broadcast(),
                 ArtNetPacket.PORT,

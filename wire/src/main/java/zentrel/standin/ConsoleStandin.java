@@ -33,7 +33,7 @@ import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.BoundedTable;
 import zentrel.wire.Datagram;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 import zentrel.wire.Wire;
 
 /**
@@ -230,7 +230,7 @@ public final class ConsoleStandin implements AutoCloseable {
         boolean left = false;
         for (Ipv4Address to : destinations(s)) {
             try {
-                if (wire.send(Sending.SETTING, port, to, port, bytes)) {
+                if (wire.send(SendIntent.SETTING, port, to, port, bytes)) {
                     left = true;
                     sent.incrementAndGet();
                 }
@@ -266,7 +266,7 @@ public final class ConsoleStandin implements AutoCloseable {
         subscribers.forget(now, FORGET_NANOS);
         reported.forget(now, FORGET_NANOS);
         wire.send(
-                Sending.ASKING,
+                SendIntent.ASKING,
                 ArtNetPacket.PORT,
                 wire.broadcast(),
                 ArtNetPacket.PORT,
@@ -318,7 +318,7 @@ public final class ConsoleStandin implements AutoCloseable {
             List<Integer> part = universes.subList(
                     page * SacnDiscovery.PAGE, Math.min((page + 1) * SacnDiscovery.PAGE, universes.size()));
             wire.send(
-                    Sending.SETTING,
+                    SendIntent.SETTING,
                     SacnPacket.PORT,
                     SacnUniverse.group(SacnPacket.DISCOVERY_UNIVERSE),
                     SacnPacket.PORT,

@@ -34,7 +34,7 @@ import zentrel.text.PlainText;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.BoundedTable;
 import zentrel.wire.Datagram;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 import zentrel.wire.Wire;
 
 /**
@@ -223,7 +223,7 @@ public final class LevelStandin implements AutoCloseable {
             for (ArtPollReply reply : PollPages.of(wire.address(), name, artnetPorts)) {
                 // Replies go to the Art-Net port, whatever port the poll came from.
                 wire.send(
-                        Sending.ASKING,
+                        SendIntent.ASKING,
                         ArtNetPacket.PORT,
                         datagram.from(),
                         ArtNetPacket.PORT,

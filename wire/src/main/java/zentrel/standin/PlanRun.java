@@ -29,7 +29,7 @@ import zentrel.plan.Stream;
 import zentrel.profile.Direction;
 import zentrel.profile.Protocol;
 import zentrel.wire.OutputGuard;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 import zentrel.wire.UdpWire;
 
 /**
@@ -288,7 +288,7 @@ public final class PlanRun implements AutoCloseable {
             to = Optional.of(Ipv4Address.of(127, 255, 1, 1));
         }
         return wire.send(
-                Sending.SETTING,
+                SendIntent.SETTING,
                 0,
                 to.get(),
                 link.port().inForce(),

@@ -58,12 +58,12 @@ public final class OutputGuard {
     }
 
     /** Whether this may be sent by an adapter, as the system names it. */
-    public boolean allows(Sending sending, String adapter) {
+    public boolean allows(SendIntent sending, String adapter) {
         Mode now = mode;
         return switch (now.state()) {
             case LISTEN -> false;
-            case ASK -> sending == Sending.ASKING;
-            case ARMED -> sending == Sending.ASKING || now.adapter().equals(adapter);
+            case ASK -> sending == SendIntent.ASKING;
+            case ARMED -> sending == SendIntent.ASKING || now.adapter().equals(adapter);
         };
     }
 }

@@ -345,7 +345,7 @@ public final class UdpWire implements Wire {
     }
 
     @Override
-    public boolean send(Sending sending, int fromPort, Ipv4Address to, int toPort, byte[] bytes) throws IOException {
+    public boolean send(SendIntent sending, int fromPort, Ipv4Address to, int toPort, byte[] bytes) throws IOException {
         if (!guard.allows(sending, adapterName())) {
             return false;
         }

@@ -40,7 +40,7 @@ public interface Wire extends AutoCloseable {
      * @return whether it left; false if output is not armed for it
      * @throws OutputRefusedException if it would leave by another adapter, or not at all
      */
-    boolean send(Sending sending, int fromPort, Ipv4Address to, int toPort, byte[] bytes) throws IOException;
+    boolean send(SendIntent sending, int fromPort, Ipv4Address to, int toPort, byte[] bytes) throws IOException;
 
     @Override
     void close();

@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import zentrel.ipv4.HostAddress;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 
 /**
  * A computer with two adapters, armed for one of them: whatever the routes say, nothing leaves by the other, which a capture at
@@ -106,9 +106,9 @@ class KernelOutputTest {
     }
 
     @ParameterizedTest(name = "{0}")
-    @EnumSource(Sending.class)
-    void nothingLeavesByAnotherAdapterThanTheArmedOne(Sending kind) throws IOException, InterruptedException {
-        Random random = new Random(kind == Sending.ASKING ? 47 : 48);
+    @EnumSource(SendIntent.class)
+    void nothingLeavesByAnotherAdapterThanTheArmedOne(SendIntent kind) throws IOException, InterruptedException {
+        Random random = new Random(kind == SendIntent.ASKING ? 47 : 48);
         List<String> wrong = new ArrayList<>();
         List<String> left = new ArrayList<>();
         List<String> stays = new ArrayList<>();

@@ -18,7 +18,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.wire.OutputGuard;
 import zentrel.wire.OutputRefusedException;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 import zentrel.wire.UdpWire;
 
 /**
@@ -91,7 +91,7 @@ public final class KernelPeer {
         OutputGuard guard = OutputGuard.armed(words[4]);
         try (UdpWire wire = UdpWire.open(Ipv4Address.parse(words[2]), guard)) {
             boolean left = wire.send(
-                    Sending.valueOf(words[5]),
+                    SendIntent.valueOf(words[5]),
                     0,
                     Ipv4Address.parse(words[3]),
                     PORT,

@@ -34,7 +34,7 @@ import zentrel.profile.Protocol;
 import zentrel.text.PlainText;
 import zentrel.universe.PortAddress;
 import zentrel.wire.OutputGuard;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 import zentrel.wire.UdpWire;
 
 /** Floods of made-up packets on loopback: what is planned is received all the same, and nothing grows with the flood. */
@@ -104,20 +104,20 @@ class FloodTest {
             long files = openFiles();
             for (int i = 0; i < 8000; i++) {
                 stranger.send(
-                        Sending.SETTING, 0, NODE, SacnPacket.PORT, data(i, 9, 1 + i, 100, 9)); // nobody's universe
+                        SendIntent.SETTING, 0, NODE, SacnPacket.PORT, data(i, 9, 1 + i, 100, 9)); // nobody's universe
                 stranger.send(
-                        Sending.SETTING,
+                        SendIntent.SETTING,
                         0,
                         NODE,
                         SacnPacket.PORT,
                         data(i, 5, 1 + i, 90, 99)); // made-up synchronization
                 stranger.send(
-                        Sending.SETTING,
+                        SendIntent.SETTING,
                         0,
                         NODE,
                         ArtNetPacket.PORT,
                         ArtNetCodec.encode(new ArtDmx(0, i & 0xFF, new PortAddress(i), Bytes.of(1, 2))));
-                stranger.send(Sending.SETTING, 0, NODE, ArtNetPacket.PORT, new byte[] {'A', 'r', 't', 0, (byte) i});
+                stranger.send(SendIntent.SETTING, 0, NODE, ArtNetPacket.PORT, new byte[] {'A', 'r', 't', 0, (byte) i});
             }
             assertThat(openFiles()).as("open files").isLessThan(files + SyncGroups.MOST + 8);
             console.setSlot("u", 1, 22);
@@ -142,7 +142,7 @@ class FloodTest {
             for (int page = 0; page < 100; page++) {
                 int first = page * 512;
                 stranger.send(
-                        Sending.SETTING,
+                        SendIntent.SETTING,
                         0,
                         NODE,
                         SacnPacket.PORT,
@@ -153,7 +153,7 @@ class FloodTest {
                                 0,
                                 many.stream().map(u -> u + first).toList())));
             }
-            stranger.send(Sending.SETTING, 0, NODE, SacnPacket.PORT, data(1, 2, 0, 100, 7));
+            stranger.send(SendIntent.SETTING, 0, NODE, SacnPacket.PORT, data(1, 2, 0, 100, 7));
             await().until(() -> !watch.seen().isEmpty());
             assertThat(watch.announced()).hasSize(51_200 - 2).startsWith(3, 4).doesNotContain(1, 2);
             assertThat(openFiles()).isLessThan(files + 8);
@@ -176,7 +176,7 @@ class FloodTest {
                 }
             });
             for (int i = 0; i < 30; i++) {
-                sender.send(Sending.SETTING, 0, NODE, 24_777, new byte[] {(byte) (i % 3)});
+                sender.send(SendIntent.SETTING, 0, NODE, 24_777, new byte[] {(byte) (i % 3)});
             }
             await().until(() -> received.get() == 30);
             assertThat(wire.trouble()).hasValueSatisfying(t -> assertThat(t).contains("20 datagrams or turns"));
@@ -216,12 +216,12 @@ class FloodTest {
             watch.start(List.of());
             byte[] data = SacnCodec.encode(
                     new SacnData(new UUID(7, 7), hostile, 100, 0, 1, false, false, false, 5, 0, Bytes.of(9)));
-            stranger.send(Sending.SETTING, 0, NODE, SacnPacket.PORT, data);
-            stranger.send(Sending.SETTING, 0, CONSOLE, SacnPacket.PORT, data);
+            stranger.send(SendIntent.SETTING, 0, NODE, SacnPacket.PORT, data);
+            stranger.send(SendIntent.SETTING, 0, CONSOLE, SacnPacket.PORT, data);
             byte[] osc = OscCodec.encode(new OscMessage("/a", List.of(new OscArgument.Text(hostile))));
-            stranger.send(Sending.SETTING, 0, NODE, 24_778, osc);
+            stranger.send(SendIntent.SETTING, 0, NODE, 24_778, osc);
             osc[1] = 0x1b;
-            stranger.send(Sending.SETTING, 0, NODE, 24_778, osc);
+            stranger.send(SendIntent.SETTING, 0, NODE, 24_778, osc);
             await().until(() -> events.size() >= 5 && !watch.seen().isEmpty());
             assertThat(events).allMatch(e -> PlainText.fault(e.toString()).isEmpty());
             assertThat(events).anyMatch(e -> e.toString().contains("<U+001B>"));

@@ -31,7 +31,7 @@ import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 import zentrel.universe.SacnUniverse;
 import zentrel.wire.OutputGuard;
-import zentrel.wire.Sending;
+import zentrel.wire.SendIntent;
 import zentrel.wire.UdpWire;
 
 /** Real packets on loopback: consoles, nodes and previs as stand-ins, several on one computer. */
@@ -222,7 +222,7 @@ class LoopbackTest {
 
     private static void send(UdpWire wire, Ipv4Address to, byte[] bytes) {
         try {
-            wire.send(Sending.SETTING, 0, to, 5568, bytes);
+            wire.send(SendIntent.SETTING, 0, to, 5568, bytes);
         } catch (java.io.IOException e) {
             throw new AssertionError(e);
         }

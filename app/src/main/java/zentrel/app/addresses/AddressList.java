@@ -14,8 +14,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import org.jspecify.annotations.Nullable;
+import zentrel.address.AddressSequence;
 import zentrel.address.AddressWord;
-import zentrel.address.CountingOn;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Columns;
 import zentrel.app.look.Columns.Column;
@@ -25,8 +25,8 @@ import zentrel.app.look.Texts;
 import zentrel.check.Finding;
 import zentrel.check.Report;
 import zentrel.check.Severity;
-import zentrel.gear.Changing;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
+import zentrel.gear.SettingChange;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.path.Verdict;
@@ -201,7 +201,8 @@ final class AddressList extends ListView<AddressList.Row> {
                 document.apply(word.get());
                 return true;
             }
-            document.propose(Changing.address(document.plan(), row.adapter().id(), row.at(), typed(row, text)), later);
+            document.propose(
+                    SettingChange.address(document.plan(), row.adapter().id(), row.at(), typed(row, text)), later);
             return true;
         } catch (IllegalArgumentException e) {
             document.tell(String.valueOf(e.getMessage()));
@@ -226,8 +227,8 @@ final class AddressList extends ListView<AddressList.Row> {
         HostAddress first = typed(rows.get(0), text);
         document.make(
                 () -> {
-                    var numbered = CountingOn.of(plan, adapters, first);
-                    return new Made(later ? numbered.later() : numbered.edit(), List.of());
+                    var numbered = AddressSequence.of(plan, adapters, first);
+                    return new GearEdit(later ? numbered.later() : numbered.edit(), List.of());
                 },
                 made -> document.tell(Counted.of(adapters.size(), "adapter is", "adapters are") + " numbered from "
                         + first.address() + "; lists and links that name them followed."));

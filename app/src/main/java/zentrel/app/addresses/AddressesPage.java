@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Beginning;
+import zentrel.app.shell.EmptyPageHint;
 import zentrel.app.shell.ExportPanel;
 import zentrel.app.shell.MainPane;
 import zentrel.app.shell.PageContext;
@@ -163,7 +163,7 @@ public final class AddressesPage implements PageView {
             rulers.getChildren()
                     .add(Texts.wrapped(
                             "Each segment has a ruler here, with a pin for every adapter. "
-                                    + Beginning.of(
+                                    + EmptyPageHint.of(
                                             document.plan(),
                                             "the plan has no segment. In Gear a line such as \"segment Stream"
                                                     + " 10.41.0.0/16\" makes one."),

@@ -22,9 +22,9 @@ import zentrel.app.look.Texts;
 import zentrel.app.shell.Panel;
 import zentrel.compare.SeenAdapter;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.live.Asking;
 import zentrel.live.Ping;
 import zentrel.live.PlannedHosts;
+import zentrel.live.ReachabilityProbe;
 import zentrel.live.ThisComputer;
 import zentrel.path.Verdict;
 import zentrel.plan.Host;
@@ -38,15 +38,15 @@ final class AskPanel extends Panel {
 
     private final OpenDocument document;
     private final Plan plan;
-    private final List<Asking.Question> questions;
+    private final List<ReachabilityProbe.Question> questions;
     private final Map<Ipv4Address, String> names = new HashMap<>();
-    private final Map<Ipv4Address, Asking.Answer> answers = new HashMap<>();
-    private final ListView<Asking.Question> list = new ListView<>();
+    private final Map<Ipv4Address, ReachabilityProbe.Answer> answers = new HashMap<>();
+    private final ListView<ReachabilityProbe.Question> list = new ListView<>();
     private final ProgressBar progress = new ProgressBar(0);
     private final Label summary = Texts.of("", "soft");
     private final Button ask;
     private final Button stop;
-    private @Nullable Asking asking;
+    private @Nullable ReachabilityProbe asking;
 
     /**
      * The page.
@@ -112,12 +112,12 @@ final class AskPanel extends Panel {
     }
 
     private void begin(List<SeenAdapter> own) {
-        Asking begun = new Asking(own, Ping.ofSystem(), LIMIT);
+        ReachabilityProbe begun = new ReachabilityProbe(own, Ping.ofSystem(), LIMIT);
         asking = begun;
         begun.start(questions, a -> Platform.runLater(() -> heard(a)), () -> Platform.runLater(this::stop));
     }
 
-    private void heard(Asking.Answer answer) {
+    private void heard(ReachabilityProbe.Answer answer) {
         answers.put(answer.address(), answer);
         progress.setProgress(answers.size() / (double) questions.size());
         list.refresh();
@@ -125,14 +125,16 @@ final class AskPanel extends Panel {
     }
 
     private void tell(String more) {
-        long good = answers.values().stream().filter(Asking.Answer::answers).count();
+        long good = answers.values().stream()
+                .filter(ReachabilityProbe.Answer::answers)
+                .count();
         summary.setText(good + " answer, " + (answers.size() - good) + " are silent"
                 + (more.isEmpty() ? "." : ", " + more + "."));
     }
 
     private void stop() {
         if (asking != null) {
-            Asking ended = asking;
+            ReachabilityProbe ended = asking;
             asking = null;
             Thread closing = new Thread(ended::close, "asking ends");
             closing.setDaemon(true);
@@ -143,16 +145,16 @@ final class AskPanel extends Panel {
         stop.setDisable(true);
     }
 
-    private final class Cell extends ListCell<Asking.Question> {
+    private final class Cell extends ListCell<ReachabilityProbe.Question> {
         @Override
-        protected void updateItem(Asking.@Nullable Question question, boolean empty) {
+        protected void updateItem(ReachabilityProbe.@Nullable Question question, boolean empty) {
             super.updateItem(question, empty);
             setText(null);
             setGraphic(empty || question == null ? null : graphic(question));
         }
 
-        private HBox graphic(Asking.Question question) {
-            Asking.Answer answer = answers.get(question.address());
+        private HBox graphic(ReachabilityProbe.Question question) {
+            ReachabilityProbe.Answer answer = answers.get(question.address());
             Label name = Texts.of(names.getOrDefault(question.address(), ""));
             name.setMinWidth(240);
             name.setPrefWidth(240);

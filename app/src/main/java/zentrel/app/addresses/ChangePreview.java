@@ -5,7 +5,7 @@ import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
-import zentrel.address.Readdressing;
+import zentrel.address.AddressChange;
 import zentrel.app.look.Texts;
 import zentrel.ipv4.HostAddress;
 
@@ -15,11 +15,11 @@ final class ChangePreview {
 
     private ChangePreview() {}
 
-    static List<Node> of(Readdressing worked) {
+    static List<Node> of(AddressChange worked) {
         List<Node> nodes = new ArrayList<>();
         worked.warnings().forEach(w -> nodes.add(Texts.wrapped(w, "at-risk")));
         int number = 1;
-        for (Readdressing.Step step : worked.steps()) {
+        for (AddressChange.Step step : worked.steps()) {
             nodes.add(Texts.wrapped(number++ + "  " + step.title(), "strong"));
             nodes.add(table(step));
             nodes.add(Texts.wrapped(
@@ -33,7 +33,7 @@ final class ChangePreview {
         return nodes;
     }
 
-    private static GridPane table(Readdressing.Step step) {
+    private static GridPane table(AddressChange.Step step) {
         GridPane grid = new GridPane();
         grid.setHgap(20);
         grid.setVgap(3);
@@ -41,7 +41,7 @@ final class ChangePreview {
             grid.getColumnConstraints().add(new ColumnConstraints(width)); // the tables of all steps stand in line
         }
         int line = 0;
-        for (Readdressing.Change change : step.changes()) {
+        for (AddressChange.Change change : step.changes()) {
             grid.addRow(
                     line++,
                     Texts.of(change.name()),

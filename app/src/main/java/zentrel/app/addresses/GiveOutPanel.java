@@ -12,8 +12,8 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import org.jspecify.annotations.Nullable;
+import zentrel.address.AddressAllocation;
 import zentrel.address.AddressBlock;
-import zentrel.address.GivingOut;
 import zentrel.address.Scheme;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
@@ -98,7 +98,7 @@ final class GiveOutPanel extends ReaddressPanel {
                             .map(Segment::id)
                             .toList()
                     : List.of(one);
-            GivingOut given = GivingOut.of(plan, where, chosen.get(), all, mine);
+            AddressAllocation given = AddressAllocation.of(plan, where, chosen.get(), all, mine);
             return new Worked(given.readdressing(), lines(given.blocks()), false);
         };
     }

@@ -22,7 +22,7 @@ import zentrel.app.shell.Panel;
 import zentrel.compare.SeenAdapter;
 import zentrel.compare.SeenComputer;
 import zentrel.compare.UsingComputer;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
 import zentrel.live.ThisComputer;
 import zentrel.plan.Adapter;
 import zentrel.plan.Host;
@@ -109,7 +109,7 @@ final class HerePanel extends Panel {
         List<SeenAdapter> now = seen;
         Optional<Host> chosen = chosen();
         document.make(
-                () -> chosen.map(h -> new Made(UsingComputer.as(plan, h, now), List.of(h.id())))
+                () -> chosen.map(h -> new GearEdit(UsingComputer.as(plan, h, now), List.of(h.id())))
                         .orElseGet(() -> UsingComputer.asNew(
                                 plan, "This computer", UsingComputer.system(System.getProperty("os.name")), now)),
                 made -> {

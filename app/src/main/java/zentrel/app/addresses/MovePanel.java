@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import javafx.scene.control.TextField;
 import org.jspecify.annotations.Nullable;
-import zentrel.address.Moving;
+import zentrel.address.SegmentMove;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.ipv4.Subnet;
@@ -50,7 +50,7 @@ final class MovePanel extends ReaddressPanel {
         String typed = range.getText().strip();
         Id<Segment> id =
                 Objects.requireNonNull(segment, "a page about one segment").id();
-        return plan -> new Worked(Moving.of(plan, id, Subnet.parse(typed), mine), List.of(), true);
+        return plan -> new Worked(SegmentMove.of(plan, id, Subnet.parse(typed), mine), List.of(), true);
     }
 
     @Override

@@ -8,7 +8,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import zentrel.address.OutOfTheBox;
+import zentrel.address.FactoryAddresses;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
@@ -50,7 +50,7 @@ final class OutOfTheBoxPanel extends Panel {
 
     private void show() {
         lines.getChildren().clear();
-        OutOfTheBox all = OutOfTheBox.of(document.plan());
+        FactoryAddresses all = FactoryAddresses.of(document.plan());
         if (all.batches().isEmpty()) {
             lines.getChildren()
                     .add(Texts.wrapped(
@@ -59,12 +59,12 @@ final class OutOfTheBoxPanel extends Panel {
                             "soft"));
         }
         int number = 0;
-        for (OutOfTheBox.Batch batch : all.batches()) {
+        for (FactoryAddresses.Batch batch : all.batches()) {
             lines.getChildren().add(batch(batch, number++));
         }
     }
 
-    private VBox batch(OutOfTheBox.Batch batch, int number) {
+    private VBox batch(FactoryAddresses.Batch batch, int number) {
         VBox box = new VBox(4);
         int waiting = batch.waiting().size();
         box.getChildren()
@@ -75,7 +75,7 @@ final class OutOfTheBoxPanel extends Panel {
                                 Counted.of(batch.boxes().size(), "device") + ", "
                                         + (waiting == 0 ? "all set" : waiting + " to do"),
                                 "soft")));
-        for (OutOfTheBox.Box one : batch.boxes()) {
+        for (FactoryAddresses.Box one : batch.boxes()) {
             Label name = Texts.of(one.name());
             name.setMinWidth(220);
             box.getChildren()
@@ -86,25 +86,25 @@ final class OutOfTheBoxPanel extends Panel {
                             Texts.mono(one.target().toString(), "soft")));
         }
         int step = 1;
-        for (String words : OutOfTheBox.steps(document.plan(), batch)) {
+        for (String words : FactoryAddresses.steps(document.plan(), batch)) {
             box.getChildren().add(Texts.wrapped(step++ + "  " + words));
         }
         if (waiting > 0) {
             Button done = Buttons.action(
                     batch.waiting().get(0).name() + " has its address",
                     "box-done-" + number,
-                    () -> apply(OutOfTheBox.set(batch.waiting().get(0))));
+                    () -> apply(FactoryAddresses.set(batch.waiting().get(0))));
             box.getChildren().add(done);
         }
         if (waiting < batch.boxes().size()) {
-            List<OutOfTheBox.Box> boxes = batch.boxes();
+            List<FactoryAddresses.Box> boxes = batch.boxes();
             Button fresh = new Button(
                     boxes.size() == 1
                             ? "It is as it left the factory"
                             : "All " + boxes.size() + " are as they left the factory");
             fresh.getStyleClass().add("quiet");
             fresh.setId("box-fresh-" + number);
-            fresh.setOnAction(e -> apply(OutOfTheBox.unpacked(batch)));
+            fresh.setOnAction(e -> apply(FactoryAddresses.unpacked(batch)));
             box.getChildren().add(fresh);
         }
         return box;

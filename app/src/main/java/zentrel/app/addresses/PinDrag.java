@@ -11,8 +11,8 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.check.Effect;
 import zentrel.check.Report;
-import zentrel.gear.Changing;
-import zentrel.gear.Elsewhere;
+import zentrel.gear.CopiedPlace;
+import zentrel.gear.SettingChange;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Edit;
@@ -107,8 +107,8 @@ final class PinDrag {
         words.relocate(x + 6 + words.getWidth() > across ? x - 6 - words.getWidth() : x + 6, 20);
     }
 
-    private Changing change() {
-        return Changing.address(
+    private SettingChange change() {
+        return SettingChange.address(
                 report.plan(),
                 pin.adapter().id(),
                 pin.at(),
@@ -122,12 +122,12 @@ final class PinDrag {
         }
         working = true;
         Ipv4Address asked = at;
-        Changing change = change();
+        SettingChange change = change();
         document.derive(
                 report,
                 r -> {
                     Edit all = change.change();
-                    for (Elsewhere place : change.places()) {
+                    for (CopiedPlace place : change.places()) {
                         all = all.and(place.follow()::applyTo);
                     }
                     return Effect.of(r, all.applyTo(r.plan())).words();

@@ -11,14 +11,14 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
-import zentrel.address.Readdressing;
+import zentrel.address.AddressChange;
 import zentrel.app.document.Notice;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Panel;
 import zentrel.check.Report;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
@@ -47,7 +47,7 @@ abstract class ReaddressPanel extends Panel {
      * @param head shown above it
      * @param alone whether setting it does something although no address changes
      */
-    record Worked(Readdressing change, List<String> head, boolean alone) {}
+    record Worked(AddressChange change, List<String> head, boolean alone) {}
 
     private record Outcome(Optional<Worked> worked, String problem) {}
 
@@ -60,7 +60,7 @@ abstract class ReaddressPanel extends Panel {
     private final VBox preview = new VBox(8);
     private final Button set;
     private final Button later;
-    private @Nullable Readdressing readdressing;
+    private @Nullable AddressChange readdressing;
     private @Nullable Notice told;
 
     /**
@@ -157,10 +157,10 @@ abstract class ReaddressPanel extends Panel {
     }
 
     private void done(boolean forLater) {
-        Readdressing worked = readdressing;
+        AddressChange worked = readdressing;
         if (worked != null) {
             Edit edit = forLater ? worked.later() : worked.edit();
-            document.make(() -> new Made(edit, List.of()), made -> leave());
+            document.make(() -> new GearEdit(edit, List.of()), made -> leave());
         }
     }
 

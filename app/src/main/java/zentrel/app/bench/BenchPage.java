@@ -24,7 +24,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Named;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Beginning;
+import zentrel.app.shell.EmptyPageHint;
 import zentrel.app.shell.Evidence;
 import zentrel.app.shell.OutputStatus;
 import zentrel.app.shell.PageContext;
@@ -397,7 +397,7 @@ public final class BenchPage implements PageView {
                 || report.plan().index().find(stream.id()).isEmpty()) {
             stations.getChildren()
                     .add(Texts.wrapped(
-                            Beginning.of(
+                            EmptyPageHint.of(
                                     document.plan(),
                                     "no port receives what a program sends. In Gear a line such as \"route desk to"
                                             + " node\" lets one."),

@@ -18,8 +18,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
+import zentrel.gear.ConfirmedSettings;
 import zentrel.gear.Heard;
-import zentrel.gear.Ticking;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
@@ -52,7 +52,7 @@ final class HearRow extends HBox implements AutoCloseable {
         t.setDaemon(true);
         return t;
     });
-    private List<Ticking> ticking = List.of();
+    private List<ConfirmedSettings> ticking = List.of();
 
     /**
      * What was heard.
@@ -84,7 +84,7 @@ final class HearRow extends HBox implements AutoCloseable {
         getChildren().addAll(Texts.of("on the adapter", "soft"), adapter, hear, tick, told);
     }
 
-    private void offer(List<Ticking> found) {
+    private void offer(List<ConfirmedSettings> found) {
         ticking = found;
         int count = found.stream().mapToInt(t -> t.seen().size()).sum();
         tick.setText("Tick off " + Counted.of(count, "setting"));
@@ -118,7 +118,7 @@ final class HearRow extends HBox implements AutoCloseable {
         thread.execute(() -> {
             try {
                 Found all = hear(at, plan);
-                List<Ticking> found = Ticking.of(plan, all.heard());
+                List<ConfirmedSettings> found = ConfirmedSettings.of(plan, all.heard());
                 Platform.runLater(() -> show(all, found));
             } catch (IOException e) {
                 Platform.runLater(() -> {
@@ -132,7 +132,7 @@ final class HearRow extends HBox implements AutoCloseable {
         });
     }
 
-    private void show(Found all, List<Ticking> found) {
+    private void show(Found all, List<ConfirmedSettings> found) {
         List<Heard> heard = all.heard();
         long from = heard.stream().map(Heard::from).distinct().count();
         String first = found.isEmpty()
@@ -147,7 +147,7 @@ final class HearRow extends HBox implements AutoCloseable {
 
     private Found hear(Ipv4Address at, Plan plan) throws IOException {
         try (UdpWire wire = UdpWire.open(at, new OutputGuard(OutputGuard.State.ASK))) {
-            StreamWatch watch = new StreamWatch(wire, Ticking.addresses(plan)::contains);
+            StreamWatch watch = new StreamWatch(wire, ConfirmedSettings.addresses(plan)::contains);
             watch.start(groups(plan));
             for (int passed = 0; passed < MILLIS && running.get(); passed += STEP) {
                 if (passed % ASK_AGAIN == 0) {

@@ -26,10 +26,10 @@ import zentrel.file.PlanFile;
 import zentrel.file.SettingsFile;
 import zentrel.file.UnknownFields;
 import zentrel.file.UserFolders;
-import zentrel.gear.Applying;
-import zentrel.gear.Changing;
-import zentrel.gear.Elsewhere;
-import zentrel.gear.Made;
+import zentrel.gear.CopiedPlace;
+import zentrel.gear.GearEdit;
+import zentrel.gear.SettingChange;
+import zentrel.gear.SettingRollout;
 import zentrel.plan.Edit;
 import zentrel.plan.History;
 import zentrel.plan.Id;
@@ -41,7 +41,7 @@ import zentrel.plan.Plan;
  */
 public final class OpenDocument {
     /** An edit worked out in the background, with the plan that comes of it and its findings. */
-    private record Worked(Made made, Plan after, Report report) {}
+    private record Worked(GearEdit made, Plan after, Report report) {}
 
     private final UserFolders folders;
     private final UserSettings settings;
@@ -49,7 +49,7 @@ public final class OpenDocument {
     private final KeptWork kept;
     private final ReadOnlyObjectWrapper<@Nullable Report> report = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Id<?>> selection = new SimpleObjectProperty<>(null);
-    private final ReadOnlyObjectWrapper<@Nullable Changing> proposed = new ReadOnlyObjectWrapper<>(null);
+    private final ReadOnlyObjectWrapper<@Nullable SettingChange> proposed = new ReadOnlyObjectWrapper<>(null);
     private final ObjectProperty<@Nullable Notice> notice = new SimpleObjectProperty<>(null);
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
     private @Nullable Notice refusal;
@@ -86,7 +86,7 @@ public final class OpenDocument {
     }
 
     /** A change that waits for a word, because other places keep a copy of what it changes; null where none does. */
-    public ReadOnlyObjectProperty<@Nullable Changing> proposedProperty() {
+    public ReadOnlyObjectProperty<@Nullable SettingChange> proposedProperty() {
         return proposed.getReadOnlyProperty();
     }
 
@@ -168,7 +168,7 @@ public final class OpenDocument {
      *
      * @param later whether it is only planned, to be set on the device later
      */
-    public void propose(Changing change, boolean later) {
+    public void propose(SettingChange change, boolean later) {
         if (change.before().equals(change.after())) {
             return;
         }
@@ -180,16 +180,16 @@ public final class OpenDocument {
     }
 
     /** Makes the change that waits, and the steps chosen at other places, each to be undone by itself. */
-    public void decide(List<Elsewhere> places, boolean later) {
-        Changing change = proposed.get();
+    public void decide(List<CopiedPlace> places, boolean later) {
+        SettingChange change = proposed.get();
         proposed.set(null);
         if (change == null) {
             return;
         }
         apply(later ? change.later() : change.change());
-        for (Elsewhere place : places) {
+        for (CopiedPlace place : places) {
             if (!later || place.setting()) {
-                apply(later ? Applying.onlyPlanned(place.follow()) : place.follow());
+                apply(later ? SettingRollout.onlyPlanned(place.follow()) : place.follow());
             }
         }
     }
@@ -203,12 +203,12 @@ public final class OpenDocument {
      * Works an edit out in the background, makes it, and hands over the boxes it made. What will not do is told in its own
      * sentence.
      */
-    public void make(Supplier<Made> work, Consumer<Made> then) {
+    public void make(Supplier<GearEdit> work, Consumer<GearEdit> then) {
         make(work, then, this::tell);
     }
 
     /** The same; {@code refused} is given the sentence where it will not do, to be shown beside what was typed. */
-    public void make(Supplier<Made> work, Consumer<Made> then, Consumer<String> refused) {
+    public void make(Supplier<GearEdit> work, Consumer<GearEdit> then, Consumer<String> refused) {
         Plan before = history.plan();
         Report known = report.get();
         workers.run(
@@ -231,7 +231,7 @@ public final class OpenDocument {
     }
 
     /** Makes the edit and checks what comes of it, so that the window shows the plan and its findings in one picture. */
-    private static Worked worked(Made made, Plan before, @Nullable Report known) {
+    private static Worked worked(GearEdit made, Plan before, @Nullable Report known) {
         Plan after = made.edit().applyTo(before);
         return new Worked(made, after, checked(known, after));
     }

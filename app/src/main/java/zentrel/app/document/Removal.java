@@ -1,7 +1,7 @@
 package zentrel.app.document;
 
 import java.util.List;
-import zentrel.gear.Removing;
+import zentrel.gear.PlanRemoval;
 import zentrel.plan.Id;
 
 /** Removes things of the open plan and says what went with them. */
@@ -10,7 +10,7 @@ public final class Removal {
 
     /** Removes these; undo brings all of it back. */
     public static void of(OpenDocument document, List<? extends Id<?>> gone) {
-        Removing removing = Removing.of(document.plan(), gone);
+        PlanRemoval removing = PlanRemoval.of(document.plan(), gone);
         String also = removing.alsoInWords();
         document.apply(removing.edit());
         document.tell(removing.edit().text().replaceFirst("^Remove", "Removed")

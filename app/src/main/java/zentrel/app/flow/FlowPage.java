@@ -21,7 +21,7 @@ import zentrel.app.flow.FlowModel.Bundle;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
-import zentrel.app.shell.Beginning;
+import zentrel.app.shell.EmptyPageHint;
 import zentrel.app.shell.MainPane;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
@@ -307,7 +307,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
             Label hint = Texts.wrapped(
                     view.equals(FlowView.ALL)
                             ? "Consoles and other sources stand here on the left, what they feed on the right. "
-                                    + Beginning.of(
+                                    + EmptyPageHint.of(
                                             document.plan(),
                                             "no program sends to a receiver. In Gear a line such as"
                                                     + " \"route desk to node\" lets one.")

@@ -19,9 +19,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
-import zentrel.entry.Renaming;
-import zentrel.gear.Applying;
-import zentrel.gear.Wiring;
+import zentrel.entry.Renames;
+import zentrel.gear.Connections;
+import zentrel.gear.SettingRollout;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 import zentrel.profile.Direction;
@@ -97,7 +97,7 @@ final class BoxForm extends VBox {
             }
             Plan result = next;
             Edit edit = new Edit("Change " + host.name(), p -> result);
-            document.apply(later ? Applying.onlyPlanned(edit) : edit);
+            document.apply(later ? SettingRollout.onlyPlanned(edit) : edit);
             away.run();
         } catch (IllegalArgumentException e) {
             document.tell(String.valueOf(e.getMessage()));
@@ -153,7 +153,7 @@ final class BoxForm extends VBox {
         TextField name = text("Name", "name", host.name());
         changes.add(p -> name.getText().strip().equals(host.name())
                 ? p
-                : Renaming.of(p, host.id(), name.getText()).applyTo(p));
+                : Renames.of(p, host.id(), name.getText()).applyTo(p));
         TextField place = text("Place", "place", host.place());
         changes.add(p -> p.with(host.id(), h -> h.withPlace(place.getText().strip())));
     }
@@ -232,7 +232,7 @@ final class BoxForm extends VBox {
                         .filter(s -> s.name().equals(segment.getValue()))
                         .findFirst();
                 next = wanted.isPresent()
-                        ? Wiring.onSegment(next, List.of(adapter.id()), wanted.get())
+                        ? Connections.onSegment(next, List.of(adapter.id()), wanted.get())
                                 .applyTo(next)
                         : next.with(adapter.id(), Adapter::withoutSegment);
             }
@@ -435,7 +435,7 @@ final class BoxForm extends VBox {
                     .filter(x -> x.name().equals(box.getValue()))
                     .findFirst();
             if (adapter.isPresent()) {
-                return Wiring.bind(a, Set.of(purpose), adapter.get()).applyTo(p);
+                return Connections.bind(a, Set.of(purpose), adapter.get()).applyTo(p);
             }
             Binding binding = switch (box.getValue()) {
                 case "all" -> Binding.ALL;

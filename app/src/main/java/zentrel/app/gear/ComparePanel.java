@@ -15,7 +15,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.compare.Comparison;
 import zentrel.compare.Difference;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
 import zentrel.text.Counted;
 
 /** Another version of the plan beside this one: what differs, in words, a tick for each row to take over. */
@@ -66,7 +66,7 @@ final class ComparePanel extends VBox {
             if (wanted.isEmpty()) {
                 document.tell("Nothing is ticked. Tick the rows to take over.");
             } else {
-                document.make(() -> new Made(comparison.taking(wanted), List.of()), made -> away.run());
+                document.make(() -> new GearEdit(comparison.taking(wanted), List.of()), made -> away.run());
             }
         });
         Button all = new Button("Tick all");

@@ -34,12 +34,12 @@ import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.compare.Comparison;
 import zentrel.file.PlanFile;
-import zentrel.gear.Changing;
-import zentrel.gear.Duplicating;
-import zentrel.gear.Made;
-import zentrel.gear.Pasting;
-import zentrel.gear.Removing;
-import zentrel.gear.Wiring;
+import zentrel.gear.Connections;
+import zentrel.gear.DeviceCopies;
+import zentrel.gear.GearEdit;
+import zentrel.gear.GearImport;
+import zentrel.gear.PlanRemoval;
+import zentrel.gear.SettingChange;
 import zentrel.plan.*;
 import zentrel.plan.Plan;
 import zentrel.table.LeftOut;
@@ -227,7 +227,7 @@ public final class GearPage implements PageView {
         }
     }
 
-    private void made(Made made) {
+    private void made(GearEdit made) {
         if (!made.hosts().isEmpty()) {
             document.select(made.hosts().get(made.hosts().size() - 1));
         }
@@ -278,7 +278,7 @@ public final class GearPage implements PageView {
                         segments,
                         quiet("Duplicate  Ctrl D", "gear-duplicate", this::duplicate),
                         quiet("Remove  Del", "gear-remove", this::remove));
-        String also = Removing.of(document.plan(), chosen).alsoInWords();
+        String also = PlanRemoval.of(document.plan(), chosen).alsoInWords();
         if (!also.isEmpty()) {
             summary.setText("Removing also removes " + also + ".");
         }
@@ -325,7 +325,7 @@ public final class GearPage implements PageView {
             String now = document.plan().index().name(chosen.get(0));
             ask("Rename", "What is " + now + " called?", now).ifPresent(name -> {
                 try {
-                    document.propose(Changing.name(document.plan(), chosen.get(0), name), false);
+                    document.propose(SettingChange.name(document.plan(), chosen.get(0), name), false);
                 } catch (IllegalArgumentException e) {
                     document.tell(String.valueOf(e.getMessage()));
                 }
@@ -354,14 +354,14 @@ public final class GearPage implements PageView {
                 .flatMap(h -> h.adapters().stream().limit(1))
                 .map(Adapter::id)
                 .toList();
-        document.apply(Wiring.onSegment(document.plan(), adapters, segment));
+        document.apply(Connections.onSegment(document.plan(), adapters, segment));
     }
 
     private void duplicate() {
         Plan plan = document.plan();
         List<Id<Host>> chosen = chosen();
         if (!chosen.isEmpty()) {
-            document.make(() -> Duplicating.of(plan, chosen, 1), this::made);
+            document.make(() -> DeviceCopies.of(plan, chosen, 1), this::made);
         }
     }
 
@@ -382,14 +382,14 @@ public final class GearPage implements PageView {
         Plan plan = document.plan();
         library.use(read -> document.make(
                 () -> {
-                    Pasting pasting = Pasting.of(plan, read, text);
+                    GearImport pasting = GearImport.of(plan, read, text);
                     javafx.application.Platform.runLater(() -> document.tell(told(pasting)));
-                    return new Made(pasting.edit(), List.of());
+                    return new GearEdit(pasting.edit(), List.of());
                 },
                 made -> {}));
     }
 
-    private static String told(Pasting pasting) {
+    private static String told(GearImport pasting) {
         String left = String.join(
                 " · ", pasting.leftOut().stream().limit(3).map(LeftOut::text).toList());
         return "Pasted " + Counted.of(pasting.made(), "device") + " ("

@@ -19,7 +19,7 @@ import javafx.scene.text.Text;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Texts;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
 import zentrel.pattern.Pattern;
 import zentrel.pattern.Patterns;
 import zentrel.pattern.Question;
@@ -129,7 +129,7 @@ final class PatternPanel extends HBox {
         library.use(read -> document.make(
                 () -> {
                     Plan built = pattern.build(read, given);
-                    return new Made(new Edit("Start from " + pattern.title(), p -> built), List.of());
+                    return new GearEdit(new Edit("Start from " + pattern.title(), p -> built), List.of());
                 },
                 made -> away.run()));
     }

@@ -26,8 +26,8 @@ import zentrel.entry.ProfileForm;
 import zentrel.entry.ProfileOfDevice;
 import zentrel.file.PlanFileException;
 import zentrel.file.ProfileFile;
+import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
-import zentrel.gear.Making;
 import zentrel.plan.Kind;
 import zentrel.profile.Profile;
 
@@ -207,7 +207,7 @@ final class ProfilePanel extends HBox {
         Profile profile = typed();
         if (profile != null) {
             library.use(read -> document.make(
-                    () -> Making.boxes(document.plan(), read, profile, 1, "", ""),
+                    () -> DeviceFactory.boxes(document.plan(), read, profile, 1, "", ""),
                     made -> document.select(made.hosts().get(0))));
         }
     }

@@ -23,10 +23,10 @@ final class TrafficFields {
 
     /** What a box that passes the network on does with it. */
     static void switching(BoxForm form, Plan plan, Host host) {
-        if (!Snooping.passesOn(plan.index(), host) && host.kind() != HostKind.ROUTER) {
+        if (!IgmpSnooping.passesOn(plan.index(), host) && host.kind() != HostKind.ROUTER) {
             return;
         }
-        Switching now = host.switching();
+        SwitchFeatures now = host.switching();
         CheckBox snoops = form.tick(
                 "IGMP snooping: multicast to those that asked",
                 "snooping",
@@ -37,7 +37,7 @@ final class TrafficFields {
         CheckBox guard = form.tick("Cuts rings of cables", "guard", now.loopGuard());
         form.onKeep(p -> p.with(
                 host.id(),
-                h -> h.withSwitching(new Switching(
+                h -> h.withSwitching(new SwitchFeatures(
                         changed(now.snooping(), snoops.isSelected()),
                         changed(now.querier(), asks.isSelected()),
                         drops.isSelected(),
@@ -122,7 +122,7 @@ final class TrafficFields {
                 "Sources at most",
                 id + "-sources",
                 receiver.taking().sources().map(String::valueOf).orElse(""));
-        List<BiFunction<Plan, Taking, Taking>> ranges = new ArrayList<>();
+        List<BiFunction<Plan, ReceiverCapability, ReceiverCapability>> ranges = new ArrayList<>();
         for (Protocol protocol : receiver.protocols().stream().sorted().toList()) {
             if (protocol.onNetwork()) {
                 TextField takes = form.text(
@@ -138,9 +138,9 @@ final class TrafficFields {
             }
         }
         form.onKeep(p -> p.with(receiver.id(), r -> {
-            Taking taking =
+            ReceiverCapability taking =
                     r.taking().withSources(number(sources, "sources")).withLoss(word(Loss.values(), loss.getValue()));
-            for (BiFunction<Plan, Taking, Taking> range : ranges) {
+            for (BiFunction<Plan, ReceiverCapability, ReceiverCapability> range : ranges) {
                 taking = range.apply(p, taking);
             }
             return r.withMerge(word(Merge.values(), merge.getValue())).withTaking(taking);

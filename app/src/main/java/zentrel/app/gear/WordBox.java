@@ -13,8 +13,8 @@ import zentrel.app.document.UserLibrary;
 import zentrel.app.look.Texts;
 import zentrel.command.Commands;
 import zentrel.command.Offer;
+import zentrel.gear.GearEdit;
 import zentrel.gear.Library;
-import zentrel.gear.Made;
 
 /** One line of words, and below it what the line could mean; Enter does the first, arrows choose another. */
 final class WordBox extends VBox {
@@ -22,13 +22,13 @@ final class WordBox extends VBox {
 
     private final OpenDocument document;
     private final UserLibrary library;
-    private final Consumer<Made> onMade;
+    private final Consumer<GearEdit> onMade;
     private final TextField line = new TextField();
     private final VBox offers = new VBox();
     private List<Offer> offered = List.of();
     private int chosen;
 
-    WordBox(OpenDocument document, UserLibrary library, Consumer<Made> onMade) {
+    WordBox(OpenDocument document, UserLibrary library, Consumer<GearEdit> onMade) {
         super(2);
         this.document = document;
         this.library = library;

@@ -20,7 +20,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.command.Addition;
 import zentrel.entry.Format;
-import zentrel.gear.Made;
+import zentrel.gear.GearEdit;
 import zentrel.plan.Plan;
 
 /** A form that adds something: a few questions, Enter adds, Escape leaves it. */
@@ -126,7 +126,7 @@ final class AddBox extends VBox {
     }
 
     /** What was added is selected, so that the rest of it can be entered. */
-    private void added(Plan before, Made made) {
+    private void added(Plan before, GearEdit made) {
         done.run();
         Addition.added(before, document.plan()).ifPresent(document::select);
         document.tell(made.edit().text() + ".");

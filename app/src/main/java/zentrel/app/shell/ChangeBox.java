@@ -9,16 +9,16 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
-import zentrel.gear.Changing;
-import zentrel.gear.Elsewhere;
+import zentrel.gear.CopiedPlace;
+import zentrel.gear.SettingChange;
 
 /** A change before it is made: what it was, what it will be, and every other place that keeps a copy, one step each. */
 final class ChangeBox extends VBox {
     private final OpenDocument document;
-    private final List<Elsewhere> places;
+    private final List<CopiedPlace> places;
     private final List<CheckBox> ticks = new ArrayList<>();
 
-    ChangeBox(OpenDocument document, Changing change) {
+    ChangeBox(OpenDocument document, SettingChange change) {
         super(8);
         this.document = document;
         this.places = change.places();
@@ -36,7 +36,7 @@ final class ChangeBox extends VBox {
                                         : places.size()
                                                 + " other places have the old value typed in. They do not follow by themselves.",
                                 "soft"));
-        for (Elsewhere place : places) {
+        for (CopiedPlace place : places) {
             CheckBox tick = new CheckBox(place.where());
             tick.setSelected(true);
             tick.setWrapText(true);
@@ -75,8 +75,8 @@ final class ChangeBox extends VBox {
         return button;
     }
 
-    private List<Elsewhere> chosen() {
-        List<Elsewhere> chosen = new ArrayList<>();
+    private List<CopiedPlace> chosen() {
+        List<CopiedPlace> chosen = new ArrayList<>();
         for (int i = 0; i < places.size(); i++) {
             if (ticks.get(i).isSelected()) {
                 chosen.add(places.get(i));

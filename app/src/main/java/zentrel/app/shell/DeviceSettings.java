@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import zentrel.gear.Applying;
-import zentrel.gear.Changing;
+import zentrel.gear.SettingChange;
+import zentrel.gear.SettingRollout;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
@@ -48,7 +48,7 @@ final class DeviceSettings {
      * @param now what stands in the field first
      * @param change what was typed as a change of the plan; it throws IllegalArgumentException with a sentence
      */
-    record Entry(String now, Function<String, Changing> change) {}
+    record Entry(String now, Function<String, SettingChange> change) {}
 
     /** After everything that the menus of the device name. */
     private static final int LAST = 1000;
@@ -117,7 +117,7 @@ final class DeviceSettings {
         if (host.isEmpty()) {
             return;
         }
-        for (Applying.Pending pending : Applying.pending(plan, host.get())) {
+        for (SettingRollout.Pending pending : SettingRollout.pending(plan, host.get())) {
             if (!told.contains(pending.key()) && (id.is(Kind.HOST) || isOf(id, pending.owner()))) {
                 row(
                         host.get(),
@@ -146,7 +146,7 @@ final class DeviceSettings {
     /**
      * One setting of a box.
      *
-     * @param key its key, as {@link Applying#key} makes it
+     * @param key its key, as {@link SettingRollout#key} makes it
      * @param subject what it is about, as in {@link ProfileStep}
      */
     private <T> void row(
@@ -172,7 +172,7 @@ final class DeviceSettings {
                 shown.apply(setting.planned()),
                 setting.isPending() ? Optional.of(shown.apply(setting.inForce())) : Optional.empty(),
                 setting.entered(),
-                toDo ? Optional.of(Applying.typeIn(plan, host, Set.of(key))) : Optional.empty(),
+                toDo ? Optional.of(SettingRollout.typeIn(plan, host, Set.of(key))) : Optional.empty(),
                 index.profileOf(index.host(host)).map(p -> p.menus().get(subject)),
                 entry,
                 menus.contains(subject) ? menus.indexOf(subject) : LAST));
@@ -188,11 +188,11 @@ final class DeviceSettings {
                     named ? adapter.name() : "Address",
                     a.address(),
                     h -> h.address().toString(),
-                    Applying.key(adapter.id(), "address" + at),
+                    SettingRollout.key(adapter.id(), "address" + at),
                     "address",
                     Optional.of(new Entry(
                             a.address().planned().toString(),
-                            typed -> Changing.address(
+                            typed -> SettingChange.address(
                                     plan,
                                     adapter.id(),
                                     at,
@@ -212,7 +212,7 @@ final class DeviceSettings {
                         prefix + "DHCP server",
                         d.enabled(),
                         on -> on ? d.pool() : "off",
-                        Applying.key(adapter.id(), "serves"),
+                        SettingRollout.key(adapter.id(), "serves"),
                         "address"));
     }
 
@@ -236,7 +236,7 @@ final class DeviceSettings {
                         purpose.title(),
                         binding,
                         b -> PendingWords.binding(index, b),
-                        Applying.key(a.id(), purpose.word()),
+                        SettingRollout.key(a.id(), purpose.word()),
                         "binding");
             }
         }
@@ -246,11 +246,11 @@ final class DeviceSettings {
                     "OSC port",
                     osc.port(),
                     String::valueOf,
-                    Applying.key(a.id(), "osc"),
+                    SettingRollout.key(a.id(), "osc"),
                     "osc",
                     Optional.of(new Entry(
                             String.valueOf(osc.port().planned()),
-                            typed -> Changing.oscPort(plan, a.id(), number(typed)))));
+                            typed -> SettingChange.oscPort(plan, a.id(), number(typed)))));
             plain("Receive OSC", osc.receiving().inForce() ? "on" : "off now");
         });
         version(a, "Version");
@@ -258,10 +258,10 @@ final class DeviceSettings {
     }
 
     private void version(Application a, String label) {
-        a.version().ifPresent(v -> row(a.host(), label, v, x -> x, Applying.key(a.id(), "version"), "version"));
+        a.version().ifPresent(v -> row(a.host(), label, v, x -> x, SettingRollout.key(a.id(), "version"), "version"));
         a.installed()
                 .show()
-                .ifPresent(v -> row(a.host(), "Stored show", v, x -> x, Applying.key(a.id(), "show"), "version"));
+                .ifPresent(v -> row(a.host(), "Stored show", v, x -> x, SettingRollout.key(a.id(), "show"), "version"));
         a.installed().licenceNow().ifPresent(l -> plain("Licence", l));
         a.installed().attached().forEach(x -> plain("Attached", x));
     }
@@ -271,8 +271,8 @@ final class DeviceSettings {
         Protocol protocol = port.protocol().inForce();
         String state = (port.direction().inForce() == Direction.INPUT ? ", input" : "")
                 + (port.enabled().inForce() ? "" : ", off");
-        Function<String, Changing> change =
-                typed -> Changing.wire(plan, port.id(), owner.screen(protocol).wire(protocol, typed));
+        Function<String, SettingChange> change = typed ->
+                SettingChange.wire(plan, port.id(), owner.screen(protocol).wire(protocol, typed));
         if (port.wire().isEmpty()) {
             plain(port.name(), protocol.title() + ", not set" + state, Optional.of(new Entry("", change)));
             return;
@@ -287,7 +287,7 @@ final class DeviceSettings {
                 port.name(),
                 wire,
                 w -> protocol.title() + " " + owner.shown(protocol, w) + state,
-                Applying.key(port.id(), "wire"),
+                SettingRollout.key(port.id(), "wire"),
                 "universe",
                 Optional.of(new Entry(owner.shown(protocol, wire.planned()), change)));
     }
@@ -349,8 +349,14 @@ final class DeviceSettings {
 
     private void link(ControlLink link) {
         Id<Host> sender = index.application(link.from()).host();
-        row(sender, "Send to", link.destination(), Object::toString, Applying.key(link.id(), "destination"), "osc");
-        row(sender, "Port", link.port(), String::valueOf, Applying.key(link.id(), "port"), "osc");
+        row(
+                sender,
+                "Send to",
+                link.destination(),
+                Object::toString,
+                SettingRollout.key(link.id(), "destination"),
+                "osc");
+        row(sender, "Port", link.port(), String::valueOf, SettingRollout.key(link.id(), "port"), "osc");
         plain("Message", link.pattern());
         index.application(link.to())
                 .osc()

@@ -25,7 +25,7 @@ import zentrel.app.look.Texts;
 import zentrel.entry.Entries;
 import zentrel.entry.Field;
 import zentrel.entry.Format;
-import zentrel.gear.Changing;
+import zentrel.gear.SettingChange;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
 
@@ -167,7 +167,7 @@ final class EntryBox<E> extends VBox {
      */
     private void enter(Field<E> field, String value, Label wrong, boolean later) {
         try {
-            Optional<Changing> change = Changing.entered(document.plan(), id, field, value);
+            Optional<SettingChange> change = SettingChange.entered(document.plan(), id, field, value);
             if (later) {
                 change.ifPresent(c -> requireLater(field, c));
             }
@@ -183,7 +183,7 @@ final class EntryBox<E> extends VBox {
         }
     }
 
-    private void requireLater(Field<E> field, Changing change) {
+    private void requireLater(Field<E> field, SettingChange change) {
         Plan now = document.plan();
         boolean stays = field.shown(change.later().applyTo(now), id)
                 .inForce()

@@ -32,7 +32,7 @@ import zentrel.check.Report;
 import zentrel.check.Rule;
 import zentrel.check.RuleBook;
 import zentrel.check.Severity;
-import zentrel.gear.Changing;
+import zentrel.gear.SettingChange;
 import zentrel.machine.MachineSheet;
 import zentrel.path.HopKind;
 import zentrel.path.Issue;
@@ -100,7 +100,7 @@ public final class MarginPane extends ScrollPane {
         if (report == null) {
             return;
         }
-        Changing proposed = document.proposedProperty().get();
+        SettingChange proposed = document.proposedProperty().get();
         if (proposed != null) {
             box.getChildren().add(new ChangeBox(document, proposed));
             setVvalue(0);

@@ -3,7 +3,7 @@ package zentrel.app.shell;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
-import zentrel.gear.Applying;
+import zentrel.gear.SettingRollout;
 import zentrel.plan.*;
 import zentrel.profile.Protocol;
 import zentrel.text.Word;
@@ -12,7 +12,7 @@ import zentrel.text.Word;
 final class PendingWords {
     private PendingWords() {}
 
-    static String label(PlanIndex index, Applying.Pending pending) {
+    static String label(PlanIndex index, SettingRollout.Pending pending) {
         String thing = thing(index, pending.owner());
         String what = what(pending);
         return thing.isEmpty() ? what.substring(0, 1).toUpperCase(Locale.ROOT) + what.substring(1) : thing + " " + what;
@@ -29,7 +29,7 @@ final class PendingWords {
                 : found instanceof Named n ? n.name() : index.name(owner);
     }
 
-    private static String what(Applying.Pending pending) {
+    private static String what(SettingRollout.Pending pending) {
         return switch (pending.field()) {
             case "enabled" -> "switched";
             case "inputOn" -> "input";
@@ -51,7 +51,7 @@ final class PendingWords {
                 .findFirst();
     }
 
-    static String value(PlanIndex index, Applying.Pending pending, Object value) {
+    static String value(PlanIndex index, SettingRollout.Pending pending, Object value) {
         if (value instanceof Boolean on) {
             return on ? "on" : "off";
         }

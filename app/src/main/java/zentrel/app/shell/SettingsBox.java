@@ -14,7 +14,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Clip;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
-import zentrel.gear.Applying;
+import zentrel.gear.SettingRollout;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.Plan;
@@ -143,13 +143,13 @@ final class SettingsBox extends VBox {
         if (host.isEmpty()) {
             return;
         }
-        Applying applying = Applying.of(plan, host.get());
+        SettingRollout applying = SettingRollout.of(plan, host.get());
         if (applying.waiting().size() > 1) {
             getChildren()
                     .add(action(
                             "All " + applying.waiting().size() + " typed in",
                             "typed-in",
-                            () -> document.apply(Applying.typeIn(
+                            () -> document.apply(SettingRollout.typeIn(
                                     plan, host.get(), applying.waiting().keySet()))));
         }
         if (applying.entered().isEmpty()) {
@@ -166,7 +166,7 @@ final class SettingsBox extends VBox {
                 .add(action(
                         "Done, it is in force",
                         "in-force",
-                        () -> document.apply(Applying.carriedOut(plan, host.get()))));
+                        () -> document.apply(SettingRollout.carriedOut(plan, host.get()))));
     }
 
     private static Button action(String text, String buttonId, Runnable work) {

@@ -25,7 +25,7 @@ import zentrel.load.Airtime;
 import zentrel.load.Load;
 import zentrel.plan.Application;
 import zentrel.plan.Delivery;
-import zentrel.plan.Switching;
+import zentrel.plan.SwitchFeatures;
 import zentrel.profile.Protocol;
 import zentrel.routing.PixelCount;
 import zentrel.text.Counted;
@@ -217,7 +217,7 @@ final class LoadPanel extends Panel {
                             case FLOOD -> " go to every cable.";
                             case MEMBERS -> " go to their members only, as its switches snoop and somebody asks.";
                             case STOP ->
-                                " stop " + Switching.GROUP_SECONDS
+                                " stop " + SwitchFeatures.GROUP_SECONDS
                                         + " s after the querier failed: nothing arrives any more.";
                         }));
         return sentences.isEmpty()

@@ -16,8 +16,8 @@ import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.Edit;
 import zentrel.profile.Protocol;
-import zentrel.routing.AutoRouting;
-import zentrel.routing.Renumbering;
+import zentrel.routing.AutoRoutes;
+import zentrel.routing.NumberShift;
 
 /** A range of universe numbers moved everywhere at once, and universes without a port given to free ones: seen, then done. */
 final class NumbersPanel extends Panel {
@@ -99,7 +99,7 @@ final class NumbersPanel extends Panel {
             int until = value(last);
             int then = value(to);
             work(r -> {
-                Renumbering moved = Renumbering.of(r.plan(), by, from, until, then);
+                NumberShift moved = NumberShift.of(r.plan(), by, from, until, then);
                 return new Worked(moved.lines(), List.of(), moved.edit(), effect(r, moved.edit()));
             });
         } catch (IllegalArgumentException e) {
@@ -109,7 +109,7 @@ final class NumbersPanel extends Panel {
 
     private void route() {
         work(r -> {
-            AutoRouting routed = AutoRouting.of(r.plan());
+            AutoRoutes routed = AutoRoutes.of(r.plan());
             return new Worked(routed.lines(), routed.left(), routed.edit(), effect(r, routed.edit()));
         });
     }

@@ -23,7 +23,7 @@ import zentrel.check.Effect;
 import zentrel.check.Report;
 import zentrel.plan.*;
 import zentrel.profile.ApplicationKind;
-import zentrel.routing.RangeRouting;
+import zentrel.routing.RangeRoutes;
 
 /**
  * A run of universes from one source to a run of ports: drag the chosen lanes onto the first port, or choose both and press
@@ -161,7 +161,7 @@ final class RangePanel extends Panel {
                 report,
                 r -> {
                     try {
-                        RangeRouting routed = RangeRouting.of(r.plan(), source.id(), chosen, first.id());
+                        RangeRoutes routed = RangeRoutes.of(r.plan(), source.id(), chosen, first.id());
                         return new Worked(
                                 routed.lines(),
                                 Optional.of(Effect.of(r, routed.edit().applyTo(r.plan()))),

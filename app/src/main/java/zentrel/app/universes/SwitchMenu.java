@@ -12,7 +12,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
-import zentrel.gear.Adding;
+import zentrel.gear.EntityAdditions;
 import zentrel.plan.Application;
 import zentrel.plan.Id;
 import zentrel.plan.PlanIndex;
@@ -60,7 +60,7 @@ final class SwitchMenu extends MenuButton {
                 Counted.of(streams.size(), "universe") + " of " + name + " by "
                         + sender.protocol().title() + (on ? ": on" : ": off"),
                 "universes-switch-" + at,
-                () -> document.apply(Adding.switched(name, streams, on)));
+                () -> document.apply(EntityAdditions.switched(name, streams, on)));
     }
 
     /** Switches at once where only one program and protocol is meant; else asks which. */

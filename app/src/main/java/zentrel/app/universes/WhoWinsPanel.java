@@ -19,7 +19,7 @@ import zentrel.app.look.Texts;
 import zentrel.app.shell.Panel;
 import zentrel.check.Report;
 import zentrel.contest.Contest;
-import zentrel.contest.Settling;
+import zentrel.contest.SourcePrecedence;
 import zentrel.path.Verdict;
 import zentrel.plan.Edit;
 import zentrel.plan.Id;
@@ -31,10 +31,10 @@ final class WhoWinsPanel extends Panel {
     private final OpenDocument document;
     private final ListView<Contest> list = new ListView<>();
     private final CheckBox several = new CheckBox("only where several send");
-    private final ComboBox<Settling> meant = new ComboBox<>();
-    private final Button here = Buttons.action("Apply it", "wins-here", () -> settle(Settling::edit));
+    private final ComboBox<SourcePrecedence> meant = new ComboBox<>();
+    private final Button here = Buttons.action("Apply it", "wins-here", () -> settle(SourcePrecedence::edit));
     private final Button everywhere =
-            Buttons.quiet("Apply it everywhere", "wins-everywhere", () -> settle(Settling::everywhere));
+            Buttons.quiet("Apply it everywhere", "wins-everywhere", () -> settle(SourcePrecedence::everywhere));
     private final VBox outcome = new VBox(3);
     private List<Contest> all = List.of();
 
@@ -56,7 +56,7 @@ final class WhoWinsPanel extends Panel {
         meant.setAccessibleText("Who is meant to win there");
         meant.setPromptText("choose a port where several send");
         meant.setPrefWidth(380);
-        meant.setConverter(new Texted<>(Settling::text));
+        meant.setConverter(new Texted<>(SourcePrecedence::text));
         meant.setOnAction(e -> outcome());
         here.setDisable(true);
         everywhere.setDisable(true);
@@ -100,7 +100,7 @@ final class WhoWinsPanel extends Panel {
         if (report == null) {
             return;
         }
-        document.derive(report, r -> Settling.of(r.signalPaths(), contest), choices -> {
+        document.derive(report, r -> SourcePrecedence.of(r.signalPaths(), contest), choices -> {
             if (contest.equals(list.getSelectionModel().getSelectedItem())) {
                 meant.getItems().setAll(choices);
                 choices.stream()
@@ -112,7 +112,7 @@ final class WhoWinsPanel extends Panel {
     }
 
     private void outcome() {
-        Settling choice = meant.getValue();
+        SourcePrecedence choice = meant.getValue();
         outcome.getChildren().clear();
         here.setDisable(choice == null);
         everywhere.setDisable(choice == null);
@@ -122,8 +122,8 @@ final class WhoWinsPanel extends Panel {
         }
     }
 
-    private void settle(java.util.function.Function<Settling, Edit> how) {
-        Settling choice = meant.getValue();
+    private void settle(java.util.function.Function<SourcePrecedence, Edit> how) {
+        SourcePrecedence choice = meant.getValue();
         if (choice != null) {
             document.apply(how.apply(choice));
             leave();

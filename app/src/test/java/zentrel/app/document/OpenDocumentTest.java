@@ -23,9 +23,9 @@ import zentrel.file.LoadedPlan;
 import zentrel.file.PlanFile;
 import zentrel.file.PlanWriter;
 import zentrel.file.UserFolders;
+import zentrel.gear.DeviceFactory;
+import zentrel.gear.GearEdit;
 import zentrel.gear.Library;
-import zentrel.gear.Made;
-import zentrel.gear.Making;
 import zentrel.plan.Edit;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
@@ -100,15 +100,15 @@ class OpenDocumentTest {
     void gearIsMadeInTheBackgroundAndWhatWillNotDoIsToldInASentence() {
         Library library = Library.shipped();
         run(() -> document.show(LoadedPlan.of(Plan.EMPTY)));
-        List<Made> made = new ArrayList<>();
+        List<GearEdit> made = new ArrayList<>();
         run(() -> document.make(
-                () -> Making.boxes(
+                () -> DeviceFactory.boxes(
                         document.plan(), library, library.find("house/node-4").orElseThrow(), 3, "", ""),
                 made::add));
         settled(() -> made.size() == 1);
         assertThat(fx(() -> document.plan().hosts())).hasSize(3);
         run(() -> document.make(
-                () -> Making.boxes(
+                () -> DeviceFactory.boxes(
                         document.plan(), library, library.find("house/node-4").orElseThrow(), 0, "", ""),
                 made::add));
         settled(() -> document.noticeProperty().get() != null);
@@ -122,7 +122,8 @@ class OpenDocumentTest {
         Library library = Library.shipped();
         run(() -> document.show(LoadedPlan.of(FernlightTrail.ready())));
         Plan before = fx(() -> document.plan());
-        Made late = Making.boxes(before, library, library.find("house/node-4").orElseThrow(), 1, "", "");
+        GearEdit late = DeviceFactory.boxes(
+                before, library, library.find("house/node-4").orElseThrow(), 1, "", "");
         run(() -> document.apply(wrongPort()));
         Plan after = fx(() -> document.plan());
         run(() -> document.apply(late.edit()));
@@ -172,7 +173,7 @@ class OpenDocumentTest {
     void whatIsSelectedGoesWithTheThing() {
         run(() -> document.show(LoadedPlan.of(FernlightTrail.ready())));
         run(() -> document.select(Kind.HOST.id("jetty-node")));
-        run(() -> document.apply(zentrel.gear.Removing.of(document.plan(), List.of(Kind.HOST.id("jetty-node")))
+        run(() -> document.apply(zentrel.gear.PlanRemoval.of(document.plan(), List.of(Kind.HOST.id("jetty-node")))
                 .edit()));
         assertThat(fx(() -> document.selectionProperty().get() == null)).isTrue();
     }

@@ -8,8 +8,8 @@ import org.junit.jupiter.api.Test;
 import zentrel.check.Check;
 import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
+import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
-import zentrel.gear.Making;
 import zentrel.plan.Host;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
@@ -76,7 +76,7 @@ class LedgerTest {
     @Test
     void aBoxWithoutAPlaceIsNotLost() {
         Library library = Library.shipped();
-        Plan plan = Making.boxes(
+        Plan plan = DeviceFactory.boxes(
                         Plan.EMPTY, library, library.find("house/node-16").orElseThrow(), 2, "", "")
                 .edit()
                 .applyTo(Plan.EMPTY);

@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zentrel.demo.FernlightTrail;
-import zentrel.gear.Applying;
+import zentrel.gear.SettingRollout;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Adapter;
 import zentrel.plan.DhcpServer;
@@ -132,7 +132,7 @@ class MarginTextsTest {
         for (Id<Host> host : List.of(desk, node)) {
             assertThat(DeviceSettings.of(plan, host).stream()
                             .filter(r -> r.now().isPresent()))
-                    .hasSize(Applying.pending(plan, host).size())
+                    .hasSize(SettingRollout.pending(plan, host).size())
                     .allMatch(r -> r.tick().isPresent());
         }
     }
@@ -153,7 +153,8 @@ class MarginTextsTest {
                         "Route 10.41.0.0/16 by 172.23.64.9",
                         "Metric 7",
                         "DHCP server off now 172.23.64.50 to 172.23.64.90");
-        assertThat(Applying.of(plan, Kind.HOST.id("visitor-router")).waiting()).hasSize(1);
+        assertThat(SettingRollout.of(plan, Kind.HOST.id("visitor-router")).waiting())
+                .hasSize(1);
     }
 
     private static List<String> rows(Plan plan, Id<?> id) {

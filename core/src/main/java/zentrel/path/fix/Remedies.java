@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
-import zentrel.path.Cabling;
+import zentrel.path.CableLayout;
 import zentrel.path.PathContext;
 import zentrel.plan.*;
 import zentrel.profile.AdapterKind;
@@ -64,7 +64,7 @@ public final class Remedies {
     Edit plugIn(Adapter adapter, Optional<Id<Segment>> segment) {
         return new Edit(
                 "Plug in the " + name(adapter.id()),
-                p -> Cabling.pluggedIn(p, adapter.id()).with(adapter.id(), a -> {
+                p -> CableLayout.pluggedIn(p, adapter.id()).with(adapter.id(), a -> {
                     Adapter up = a.withCarrier(true);
                     return up.segment().isEmpty() && segment.isPresent() ? up.withSegment(segment.get()) : up;
                 }));
