@@ -2,6 +2,7 @@ package zentrel.app;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.layout.StackPane;
@@ -12,6 +13,7 @@ import zentrel.app.help.HelpPages;
 import zentrel.app.help.HelpPane;
 import zentrel.app.shell.Command;
 import zentrel.app.shell.PathStrip;
+import zentrel.file.Settings;
 import zentrel.path.HopKind;
 
 /** Help in place of the page in front: F1 shows what is said of what is selected, F1 again the keys, Esc the page again. */
@@ -60,9 +62,13 @@ final class HelpOverlay {
         now.show(HelpPages.named(name));
     }
 
-    /** Shows settings, and what the program is. */
-    void about() {
-        AboutPane now = new AboutPane(document, this::leave);
+    /**
+     * Shows settings, and what the program is.
+     *
+     * @param chooseText changes how large the text is
+     */
+    void about(Consumer<Settings.TextSize> chooseText) {
+        AboutPane now = new AboutPane(document, chooseText, this::leave);
         cover(now);
         PageFocus.into(front);
     }

@@ -254,7 +254,7 @@ final class MainWindow {
 
     /** Shows settings, and what the program is. */
     void about() {
-        helping.about();
+        helping.about(sizes::choose);
     }
 
     /** What the pages offer to do by name. */
@@ -362,7 +362,7 @@ final class MainWindow {
         commands.add(new Command("Fold away what is at the right, or show it again", this::foldSide));
         commands.add(new Command("This page in a window of its own", this::openApart));
         commands.addAll(sizes.commands());
-        commands.add(new Command("Settings, and about Zentrel", helping::about));
+        commands.add(new Command("Settings, and about Zentrel", this::about));
         commands.add(new Command("Keys", () -> helping.show(HelpPages.KEYS)));
         commands.addAll(helping.commands());
         return commands;

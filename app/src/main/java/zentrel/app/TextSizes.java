@@ -65,7 +65,8 @@ final class TextSizes {
         }
     }
 
-    private void choose(Settings.TextSize size) {
+    /** Makes the text so large, or says why the screen has no room for it. */
+    void choose(Settings.TextSize size) {
         Rectangle2D room = room();
         if (size != Settings.TextSize.USUAL
                 && (LEAST_WIDTH * size.times() > room.getWidth() || LEAST_HEIGHT * size.times() > room.getHeight())) {

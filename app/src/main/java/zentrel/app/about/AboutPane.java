@@ -7,7 +7,9 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -35,12 +37,19 @@ import zentrel.text.Word;
 /** Settings and about: what the user may choose, version and licences, where things are kept, and a report of a fault. */
 public final class AboutPane extends Panel {
     private final OpenDocument document;
+    private final Consumer<Settings.TextSize> chooseText;
     private final VBox reporting = new VBox(8);
 
-    /** @param away closes it */
-    public AboutPane(OpenDocument document, Runnable away) {
+    /**
+     * The page.
+     *
+     * @param chooseText changes how large the text is, where the screen has room for it
+     * @param away closes it
+     */
+    public AboutPane(OpenDocument document, Consumer<Settings.TextSize> chooseText, Runnable away) {
         super("Settings, and about Zentrel", away);
         this.document = document;
+        this.chooseText = chooseText;
         setId("about");
         getStyleClass().add("main-page");
         VBox all = new VBox(10);
@@ -83,13 +92,23 @@ public final class AboutPane extends Panel {
         levels.setConverter(Named.by(Word::word));
         levels.setValue(settings.get().levels());
         levels.valueProperty().addListener((o, was, is) -> settings.change(s -> s.withLevels(is)));
+        ComboBox<Settings.TextSize> text = new ComboBox<>();
+        text.setId("setting-text");
+        text.setAccessibleText("Size of the text");
+        text.getItems().setAll(Settings.TextSize.values());
+        text.setConverter(Named.by(Word::word));
+        text.setValue(settings.get().text());
+        text.valueProperty().addListener((o, was, is) -> {
+            chooseText.accept(is);
+            Platform.runLater(() -> text.setValue(settings.get().text())); // it may have been refused
+        });
         return List.of(
                 day,
                 row(Texts.of("Levels are shown and typed in", "soft"), levels),
                 row(
-                        Texts.of("Text", "soft"),
-                        Texts.of(settings.get().text().word(), "strong"),
-                        Texts.of("Ctrl + and Ctrl − change it, Ctrl 0 is as usual.", "soft")),
+                        Texts.of("Text is", "soft"),
+                        text,
+                        Texts.of("Ctrl + and Ctrl − change it, too; Ctrl 0 is as usual.", "soft")),
                 addresses);
     }
 
