@@ -6,9 +6,11 @@ import static zentrel.app.Fx.settled;
 
 import java.util.Optional;
 import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
+import javafx.stage.Window;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import zentrel.entry.Entries;
@@ -124,6 +126,12 @@ class EntryWindowTest extends OpenWindow {
         int before = document.plan().index().host(desk).adapters().size();
         robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.A);
         settled(() -> robot.lookup("An adapter").tryQuery().isPresent());
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.A); // as a key that is held does
+        settled(() -> Window.getWindows().stream()
+                        .filter(ContextMenu.class::isInstance)
+                        .filter(Window::isShowing)
+                        .count()
+                == 1);
         robot.push(KeyCode.ENTER); // the first is chosen already
         settled(() -> robot.lookup("#add-0").tryQuery().filter(Node::isFocused).isPresent());
         robot.push(KeyCode.CONTROL, KeyCode.A).write("Show Wi-Fi").push(KeyCode.ENTER);

@@ -25,6 +25,7 @@ final class ActionRow extends VBox {
     private final Button add = MarginPane.quiet("Add …", this::showMenu);
     private final Button remove = MarginPane.quiet("Remove", this::remove);
     private final FlowPane buttons = new FlowPane(10, 2);
+    private ContextMenu menu = new ContextMenu();
     private @Nullable Id<?> id;
 
     ActionRow(OpenDocument document, UserLibrary library, Runnable toggleFields) {
@@ -62,6 +63,9 @@ final class ActionRow extends VBox {
     }
 
     private void showMenu(Library read) {
+        if (menu.isShowing()) {
+            return; // a key that is held asks again and again
+        }
         Plan plan = document.plan();
         Id<?> to = id;
         List<Addition> all = to == null || plan.index().find(to).isEmpty()
@@ -72,7 +76,7 @@ final class ActionRow extends VBox {
                     + (to == null ? "the plan" : plan.index().name(to)) + ".");
             return;
         }
-        ContextMenu menu = new ContextMenu();
+        menu = new ContextMenu(); // anew, so that its first item is the chosen one
         for (Addition addition : all) {
             MenuItem item = new MenuItem(addition.title());
             item.setOnAction(e -> begin(addition));
