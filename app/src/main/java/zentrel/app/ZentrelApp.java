@@ -27,6 +27,8 @@ public class ZentrelApp extends Application {
     /** How long the window waits for its plan before it opens without, in milliseconds. */
     private static final double PATIENCE_MILLIS = 600;
 
+    private static final System.Logger LOG = System.getLogger(ZentrelApp.class.getName());
+
     private static CompletableFuture<FirstPlan> first = new CompletableFuture<>();
 
     private @Nullable OpenDocument document;
@@ -65,7 +67,8 @@ public class ZentrelApp extends Application {
                 show(stage, open, shown, plan);
             } else {
                 open.show(LoadedPlan.of(Plan.EMPTY));
-                open.tell("Zentrel could not start as it should: " + failure + ".");
+                LOG.log(System.Logger.Level.ERROR, "The first plan could not be shown.", failure);
+                open.tell("Zentrel could not start as it should. The log of the program says why.");
                 stage.show();
             }
         }));
