@@ -2,10 +2,12 @@ package zentrel.app;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noMethods;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaModifier;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.util.ArrayList;
@@ -55,9 +57,9 @@ class ArchitectureTest {
 
     private static final Map<String, String> WIRE_MAY_NEED = Map.of(
             "packet", "ipv4 universe", // codecs: bytes and values, no sockets
-            "wire", "ipv4 source",
-            "standin", "control ipv4 packet plan profile source text universe wire",
-            "live", "compare ipv4 packet plan profile source text universe wire");
+            "net", "ipv4 path source", // of path only the names of reasons: simulatedNetsJudgeForThemselves
+            "standin", "control ipv4 net packet plan profile source text universe",
+            "live", "compare ipv4 net packet plan profile source text universe");
 
     private static final List<String> LIBRARIES = List.of(
             "java..",
@@ -109,6 +111,51 @@ class ArchitectureTest {
                 .orShould()
                 .dependOnClassesThat()
                 .haveNameMatching("zentrel\\.plan\\.Edit|zentrel\\.text\\.(Template|Phrases)")
+                .check(ALL);
+    }
+
+    /** What is simulated is worked out anew: with the judging of paths it shares the names of the reasons and nothing else. */
+    @Test
+    void simulatedNetsJudgeForThemselves() {
+        noClasses()
+                .that()
+                .resideInAPackage("zentrel.net..")
+                .should()
+                .dependOnClassesThat()
+                .haveNameMatching("zentrel\\.(path\\.(?!Reason|HopKind).*|(plan|check|load|contest|routing)\\..*)")
+                .check(ALL);
+        noClasses()
+                .that()
+                .resideInAPackage("zentrel.net")
+                .or()
+                .resideInAPackage("zentrel.net.sim..")
+                .should()
+                .dependOnClassesThat()
+                .haveNameMatching(
+                        "java\\.net\\..*|java\\.nio\\.channels\\..*|java\\.lang\\.Thread|java\\.util\\.concurrent\\..*Executor.*")
+                .check(ALL);
+    }
+
+    /** Stand-ins and what listens live in the net's turn: no threads, no locks, no time of their own. */
+    @Test
+    void whatLivesOnANetHasNoThreads() {
+        noClasses()
+                .that()
+                .resideInAnyPackage("zentrel.standin..", "zentrel.net.sim..")
+                .should()
+                .dependOnClassesThat()
+                .haveNameMatching("java\\.lang\\.Thread|java\\.util\\.concurrent\\.(Exec|Sched|locks).*")
+                .orShould()
+                .callMethod(System.class, "nanoTime")
+                .orShould()
+                .callMethod(System.class, "currentTimeMillis")
+                .check(ALL);
+        noMethods()
+                .that()
+                .areDeclaredInClassesThat()
+                .resideInAnyPackage("zentrel.standin..", "zentrel.net.sim..")
+                .should()
+                .haveModifier(JavaModifier.SYNCHRONIZED)
                 .check(ALL);
     }
 

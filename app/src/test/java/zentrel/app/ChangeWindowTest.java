@@ -21,13 +21,14 @@ import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.net.Guarded;
+import zentrel.net.OutputGuard;
+import zentrel.net.real.RealNet;
 import zentrel.plan.*;
-import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 import zentrel.standin.LevelStandin;
 import zentrel.standin.StandinPort;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.UdpWire;
+import zentrel.standin.StandinSite;
 
 /** The real window: values changed where they are read, planned, typed in, heard; a rig typed from a paper list. */
 class ChangeWindowTest extends OpenWindow {
@@ -142,11 +143,11 @@ class ChangeWindowTest extends OpenWindow {
             return true;
         });
         plan();
+        RealNet net = new RealNet();
         try (LevelStandin node = new LevelStandin(
-                UdpWire.open(at, new OutputGuard(OutputGuard.State.ASK)),
+                new StandinSite(new Guarded(net, new OutputGuard(OutputGuard.State.ASK)), net.require(at)),
                 "Boathouse node",
                 List.of(new StandinPort("p1", Protocol.ARTNET, 44, true, true)),
-                Merge.HTP,
                 true,
                 e -> {})) {
             node.start();

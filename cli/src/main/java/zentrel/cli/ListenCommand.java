@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -16,10 +17,11 @@ import zentrel.cli.Values.UniverseRange;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
+import zentrel.net.NetHost;
+import zentrel.net.OutputGuard;
 import zentrel.plan.NumberRange;
+import zentrel.standin.StandinSite;
 import zentrel.text.Counted;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.UdpWire;
 
 /** {@code zentrel listen --adapter ADDRESS --seconds S}: what is on the wire. */
 @Command(
@@ -54,17 +56,19 @@ final class ListenCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
+        StandinSite site = Nets.open(adapter, OutputGuard.State.LISTEN);
         List<StreamSeen> seen;
         Rest rest;
-        try (UdpWire wire = Wires.open(adapter, OutputGuard.State.LISTEN)) {
-            StreamWatch watch = new StreamWatch(wire);
+        try (NetHost host = site.host();
+                StreamWatch watch = new StreamWatch(host, site.adapter())) {
             watch.start(IntStream.rangeClosed(universes.first(), universes.last())
                     .boxed()
                     .toList());
-            Wires.waitFor(seconds);
-            seen = watch.seen();
-            rest = new Rest(watch.unreadable(), watch.notListed(), watch.announced());
-            Wires.requireReceived(wire);
+            Nets.waitFor(seconds);
+            StreamWatch.Found found = watch.found();
+            seen = found.streams();
+            rest = new Rest(found.unreadable(), found.notListed(), found.announced());
+            Nets.requireReceived(found.trouble().stream().findFirst());
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
@@ -104,6 +108,9 @@ final class ListenCommand implements Callable<Integer> {
                     .put("preview", s.preview())
                     .put("packets", s.packets())
                     .put("lost", s.lost())
+                    .put("outOfOrder", s.outOfOrder())
+                    .put("cid", s.cid().map(UUID::toString).orElse(null))
+                    .put("state", s.state().word())
                     .put("rate", Math.round(s.ratePerSecond() * 100) / 100.0);
         }
         root.put("unreadable", rest.unreadable()).put("notListed", rest.notListed());

@@ -13,14 +13,17 @@ import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.Target;
 import zentrel.cli.Values.UdpPort;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.net.NetHost;
+import zentrel.net.OutputGuard;
+import zentrel.net.PortRequest;
+import zentrel.net.SendIntent;
+import zentrel.net.SendResult;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
 import zentrel.packet.osc.OscMessage;
 import zentrel.standin.OscStandin;
+import zentrel.standin.StandinSite;
 import zentrel.text.PlainText;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.SendIntent;
-import zentrel.wire.UdpWire;
 
 /** {@code zentrel osc send|listen}. */
 @Command(
@@ -79,8 +82,13 @@ final class OscCommand implements Callable<Integer> {
             } catch (IllegalArgumentException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }
-            try (UdpWire wire = Wires.armed(from, List.of(to), arm)) {
-                wire.send(SendIntent.SETTING, 0, to, port, bytes);
+            StandinSite site = Nets.armed(from, List.of(to), arm);
+            try (NetHost host = site.host();
+                    zentrel.net.UdpPort sending = host.open(PortRequest.at(site.adapter(), 0), p -> {})) {
+                SendResult sent = host.call(() -> sending.send(SendIntent.SETTING, to, port, bytes));
+                if (!sent.left()) {
+                    throw new Refusal(sent.why());
+                }
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }
@@ -148,10 +156,12 @@ final class OscCommand implements Callable<Integer> {
 
         @Override
         public Integer call() throws Refusal {
-            try (UdpWire wire = Wires.open(address, OutputGuard.State.LISTEN)) {
-                new OscStandin(List.of(), true, new EventPrinter(out)).start(wire, port.number());
-                Wires.waitFor(seconds);
-                Wires.requireReceived(wire);
+            StandinSite site = Nets.open(address, OutputGuard.State.LISTEN);
+            try (NetHost host = site.host();
+                    zentrel.net.UdpPort open =
+                            new OscStandin(List.of(), true, new EventPrinter(out)).start(site, port.number())) {
+                Nets.waitFor(seconds);
+                Nets.requireReceived(host.call(open::trouble));
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }

@@ -14,13 +14,15 @@ import zentrel.cli.Values.Rate;
 import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.SlotLevel;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.net.NetHost;
 import zentrel.plan.Delivery;
 import zentrel.profile.Protocol;
+import zentrel.standin.ConsoleSpec;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.ConsoleStream;
 import zentrel.standin.StandinEvent;
+import zentrel.standin.StandinSite;
 import zentrel.text.Counted;
-import zentrel.wire.UdpWire;
 
 /** {@code zentrel send}: levels of one universe for a while. */
 @Command(
@@ -90,12 +92,13 @@ final class SendCommand implements Callable<Integer> {
                 new ConsoleStream("send", protocol, universe, delivery, to, priority.level(), rate.perSecond(), false);
         long sent;
         long failed;
-        try (UdpWire wire = Wires.armed(from, to, arm);
-                ConsoleStandin console =
-                        new ConsoleStandin(wire, name, UUID.randomUUID(), List.of(stream), true, this::told)) {
+        StandinSite site = Nets.armed(from, to, arm);
+        ConsoleSpec spec = new ConsoleSpec(name, UUID.randomUUID(), List.of(stream), true);
+        try (NetHost host = site.host();
+                ConsoleStandin console = new ConsoleStandin(new StandinSite(host, site.adapter()), spec, this::told)) {
             slots.forEach(s -> console.setSlot("send", s.slot(), s.level()));
             console.start();
-            Wires.waitFor(seconds);
+            Nets.waitFor(seconds);
             sent = console.sentCount();
             failed = console.failedCount();
         } catch (IOException e) {

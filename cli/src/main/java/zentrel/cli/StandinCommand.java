@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -21,16 +22,18 @@ import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.SlotLevel;
 import zentrel.cli.Values.UdpPort;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.net.NetHost;
+import zentrel.net.OutputGuard;
 import zentrel.plan.Delivery;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
+import zentrel.standin.ConsoleSpec;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.ConsoleStream;
 import zentrel.standin.LevelStandin;
 import zentrel.standin.OscStandin;
 import zentrel.standin.StandinPort;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.UdpWire;
+import zentrel.standin.StandinSite;
 
 /** {@code zentrel standin node|previs|console}: a program that behaves like the device, on loopback. */
 @Command(
@@ -118,7 +121,7 @@ final class StandinCommand implements Callable<Integer> {
         Map<String, StandinPort> parsed = new LinkedHashMap<>();
         for (PortUniverse p : ports) {
             StandinPort port = new StandinPort(
-                    p.port(), p.universe().protocol(), p.universe().number(), true, true);
+                    p.port(), p.universe().protocol(), p.universe().number(), true, true, merge);
             if (parsed.put(p.port(), port) != null) {
                 throw new Refusal("--port: " + p.port() + " is given twice.");
             }
@@ -126,13 +129,18 @@ final class StandinCommand implements Callable<Integer> {
         if (parsed.isEmpty()) {
             throw new Refusal("--port is missing: give at least one port, such as 1=artnet:4.");
         }
-        try (UdpWire wire = Wires.open(address, OutputGuard.State.ASK);
+        StandinSite site = Nets.open(address, OutputGuard.State.ASK);
+        try (NetHost host = site.host();
                 LevelStandin standin = new LevelStandin(
-                        wire, name, List.copyOf(parsed.values()), merge, !deaf, new EventPrinter(out))) {
+                        new StandinSite(host, site.adapter()),
+                        name,
+                        List.copyOf(parsed.values()),
+                        !deaf,
+                        new EventPrinter(out))) {
             standin.start();
             ready();
-            Wires.waitFor(seconds);
-            Wires.requireReceived(wire);
+            Nets.waitFor(seconds);
+            Nets.requireReceived(standin.trouble());
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
@@ -155,17 +163,19 @@ final class StandinCommand implements Callable<Integer> {
         }
         UUID cid = UUID.nameUUIDFromBytes((name + address).getBytes(StandardCharsets.UTF_8));
         EventPrinter printer = new EventPrinter(out);
-        try (UdpWire wire = Wires.armed(address, to, null);
-                ConsoleStandin standin =
-                        new ConsoleStandin(wire, name, cid, List.copyOf(streams.values()), false, printer)) {
+        StandinSite armed = Nets.armed(address, to, null);
+        ConsoleSpec spec = new ConsoleSpec(name, cid, List.copyOf(streams.values()), false);
+        try (NetHost host = armed.host();
+                ConsoleStandin standin = new ConsoleStandin(new StandinSite(host, armed.adapter()), spec, printer)) {
+            Optional<zentrel.net.UdpPort> osc = Optional.empty();
             streams.keySet().forEach(u -> slots.forEach(s -> standin.setSlot(u, s.slot(), s.level())));
             if (oscPort != null) {
-                new OscStandin(List.of(), true, printer).start(wire, oscPort.number());
+                osc = Optional.of(new OscStandin(List.of(), true, printer).start(armed, oscPort.number()));
             }
             standin.start();
             ready();
-            Wires.waitFor(seconds);
-            Wires.requireReceived(wire);
+            Nets.waitFor(seconds);
+            Nets.requireReceived(osc.flatMap(zentrel.net.UdpPort::trouble));
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }

@@ -9,6 +9,9 @@ public record Ipv4Address(int bits) implements Comparable<Ipv4Address> {
     /** 127.0.0.1 (RFC 1122 §3.2.1.3). */
     public static final Ipv4Address LOOPBACK = of(127, 0, 0, 1);
 
+    /** No address in particular, 0.0.0.0 (RFC 1122 §3.2.1.3). */
+    public static final Ipv4Address ANY = new Ipv4Address(0);
+
     /** The limited broadcast, 255.255.255.255 (RFC 919). */
     public static final Ipv4Address LIMITED_BROADCAST = new Ipv4Address(-1);
 

@@ -18,16 +18,21 @@ import java.util.function.Consumer;
 import zentrel.compare.SeenAdapter;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.net.Guarded;
+import zentrel.net.NetAdapter;
+import zentrel.net.NetHost;
+import zentrel.net.OutputGuard;
+import zentrel.net.Packet;
+import zentrel.net.PortRequest;
+import zentrel.net.SendIntent;
+import zentrel.net.UdpPort;
+import zentrel.net.real.RealNet;
 import zentrel.packet.Decoded;
 import zentrel.packet.artnet.ArtNetCodec;
 import zentrel.packet.artnet.ArtNetPacket;
 import zentrel.packet.artnet.ArtPoll;
 import zentrel.packet.artnet.ArtPollReply;
 import zentrel.source.Sources;
-import zentrel.wire.Datagram;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.SendIntent;
-import zentrel.wire.UdpWire;
 
 /**
  * Asks planned addresses whether somebody answers there, many at once: by ping, and what is silent to that by an Art-Net poll
@@ -57,13 +62,13 @@ public final class ReachabilityProbe implements AutoCloseable {
     private final List<SeenAdapter> own;
     private final Ping ping;
     private final Duration limit;
-    private final OutputGuard guard = new OutputGuard(OutputGuard.State.ASK);
+    private final NetHost host = new Guarded(new RealNet(), new OutputGuard(OutputGuard.State.ASK));
     private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE, r -> {
         Thread thread = new Thread(r, "asking");
         thread.setDaemon(true);
         return thread;
     });
-    private final Map<Ipv4Address, UdpWire> wires = new HashMap<>();
+    private final Map<Ipv4Address, UdpPort> ports = new HashMap<>();
     private final Map<Ipv4Address, CountDownLatch> replies = new ConcurrentHashMap<>();
     private final Set<Ipv4Address> refused = ConcurrentHashMap.newKeySet();
     private volatile boolean stopped;
@@ -157,9 +162,11 @@ public final class ReachabilityProbe implements AutoCloseable {
         }
         CountDownLatch reply = replies.computeIfAbsent(to, a -> new CountDownLatch(1));
         try {
-            UdpWire wire = wire(from.get());
-            if (!wire.send(
-                    SendIntent.ASKING, ArtNetPacket.PORT, to, ArtNetPacket.PORT, ArtNetCodec.encode(ArtPoll.plain()))) {
+            UdpPort port = port(from.get());
+            byte[] poll = ArtNetCodec.encode(ArtPoll.plain());
+            if (!host.call(() -> port.send(SendIntent.ASKING, to, ArtNetPacket.PORT, poll))
+                    .left()) {
+                refused.add(from.get());
                 return false;
             }
         } catch (IOException e) {
@@ -169,22 +176,23 @@ public final class ReachabilityProbe implements AutoCloseable {
         return reply.await(POLL_LIMIT.toMillis(), TimeUnit.MILLISECONDS);
     }
 
-    private synchronized UdpWire wire(Ipv4Address from) throws IOException {
+    private synchronized UdpPort port(Ipv4Address from) throws IOException {
         if (stopped) {
             throw new IOException("It was stopped.");
         }
-        UdpWire open = wires.get(from);
+        UdpPort open = ports.get(from);
         if (open == null) {
-            open = UdpWire.open(from, guard);
-            wires.put(from, open);
-            open.listen(ArtNetPacket.PORT, true, this::replied);
+            NetAdapter adapter = host.adapterAt(from)
+                    .orElseThrow(() -> new IOException("No adapter of this computer has the address " + from + "."));
+            open = host.open(PortRequest.at(adapter, ArtNetPacket.PORT).withBroadcasts(), this::replied);
+            ports.put(from, open);
         }
         return open;
     }
 
-    private void replied(Datagram datagram) {
-        if (ArtNetCodec.decode(datagram.bytes()) instanceof Decoded.Packet<?> p && p.value() instanceof ArtPollReply) {
-            CountDownLatch waiting = replies.get(datagram.from());
+    private void replied(Packet packet) {
+        if (ArtNetCodec.decode(packet.bytes()) instanceof Decoded.Packet<?> p && p.value() instanceof ArtPollReply) {
+            CountDownLatch waiting = replies.get(packet.source());
             if (waiting != null) {
                 waiting.countDown();
             }
@@ -196,9 +204,6 @@ public final class ReachabilityProbe implements AutoCloseable {
     public void close() {
         stopped = true;
         workers.shutdownNow();
-        synchronized (this) {
-            wires.values().forEach(UdpWire::close);
-            wires.clear();
-        }
+        host.close();
     }
 }

@@ -3,6 +3,7 @@ package zentrel.packet;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 
 /** Reads unsigned numbers from bytes. Every read names its field and is checked; a failure carries field and offset. */
 public final class WireReader {
@@ -88,14 +89,26 @@ public final class WireReader {
         return Bytes.of(copy);
     }
 
-    /** Text in UTF-8 that ends at the first zero, in a field of fixed length. */
-    public String fixedText(String field, int length) throws Malformed {
+    /**
+     * Text that ends at the first zero, in a field of fixed length. Bytes that are no UTF-8 are taken as ISO 8859-1, as older devices
+     * write names, and noted.
+     *
+     * @param tolerated gets the note
+     * @param clause where the standard says how the field is written
+     */
+    public String fixedText(String field, int length, List<String> tolerated, String clause) throws Malformed {
         require(field, length);
         int stop = position;
         while (stop < position + length && bytes[stop] != 0) {
             stop++;
         }
-        String text = text(field, position, stop);
+        String text;
+        try {
+            text = text(field, position, stop);
+        } catch (Malformed e) {
+            text = new String(bytes, position, stop - position, StandardCharsets.ISO_8859_1);
+            tolerated.add(field + " is not written as " + clause + " says; taken as ISO 8859-1");
+        }
         position += length;
         return text;
     }

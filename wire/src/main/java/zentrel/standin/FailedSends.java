@@ -1,11 +1,10 @@
 package zentrel.standin;
 
-import java.io.IOException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
-/** Sends that failed: reported once for each reason in a row, and counted. May be used by several threads. */
+/** Sends that failed: reported once for each reason in a row, and counted. */
 final class FailedSends {
     private final Consumer<StandinEvent> listener;
     private final AtomicLong count = new AtomicLong();
@@ -15,19 +14,15 @@ final class FailedSends {
         this.listener = listener;
     }
 
-    void add(IOException failure) {
+    void add(String why) {
         count.incrementAndGet();
-        String why = String.valueOf(failure.getMessage());
-        synchronized (this) {
-            if (why.equals(last)) {
-                return;
-            }
+        if (!why.equals(last)) {
             last = why;
+            listener.accept(new StandinEvent.NotSent(why));
         }
-        listener.accept(new StandinEvent.NotSent(why));
     }
 
-    /** How many failed so far. */
+    /** How many failed so far; from any thread. */
     long count() {
         return count.get();
     }

@@ -6,14 +6,14 @@ import java.util.List;
 import java.util.function.Consumer;
 import zentrel.control.OscPattern;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.net.Packet;
+import zentrel.net.UdpPort;
 import zentrel.packet.Decoded;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscBundle;
 import zentrel.packet.osc.OscCodec;
 import zentrel.packet.osc.OscMessage;
 import zentrel.packet.osc.OscPacket;
-import zentrel.wire.Datagram;
-import zentrel.wire.Wire;
 
 /** Takes OSC on one port and says whether any of its targets is meant. */
 public final class OscStandin {
@@ -37,23 +37,27 @@ public final class OscStandin {
         this.listener = listener;
     }
 
-    public void start(Wire wire, int port) throws IOException {
-        wire.listen(port, false, this::received);
+    /**
+     * Opens a port; it stays open as long as the computer of the site.
+     *
+     * @throws IOException with a sentence, if it cannot be had
+     */
+    public UdpPort start(StandinSite site, int port) throws IOException {
+        return site.open(port, this::received);
     }
 
-    private void received(Datagram datagram) {
-        Decoded<OscPacket> decoded = OscCodec.decode(datagram.bytes());
+    private void received(Packet arrived) {
+        Decoded<OscPacket> decoded = OscCodec.decode(arrived.bytes());
         if (decoded instanceof Decoded.Malformed<OscPacket> bad) {
-            unreadable(datagram.from(), bad.toString());
+            unreadable(arrived.source(), bad.toString(), arrived.time());
         } else if (decoded instanceof Decoded.Unknown<OscPacket> unknown) {
-            unreadable(datagram.from(), unknown.what());
+            unreadable(arrived.source(), unknown.what(), arrived.time());
         } else {
-            decoded.packet().ifPresent(p -> take(p, datagram.from()));
+            decoded.packet().ifPresent(p -> take(p, arrived.source()));
         }
     }
 
-    private void unreadable(Ipv4Address from, String why) {
-        long now = System.nanoTime();
+    private void unreadable(Ipv4Address from, String why, long now) {
         long more = unreadable.takeLeftOut(now);
         if (more > 0) {
             listener.accept(new StandinEvent.NotListed(more));

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntUnaryOperator;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 import zentrel.source.Sources;
@@ -37,30 +38,38 @@ final class PortMerge {
         private byte[] levels = new byte[0];
     }
 
+    private final StandinPort port;
     private final Protocol protocol;
     private final Merge merge;
-    private final Map<String, Source> sources = new LinkedHashMap<>();
-    private final byte[] output = new byte[SLOTS];
+    private final Map<SourceIdentity, Source> sources = new LinkedHashMap<>();
+
+    /** Written anew where it changes, so that anybody may read it at any time. */
+    private volatile byte[] output = new byte[SLOTS];
 
     /** Whether a source came, went or changed since the output was worked out. */
     private boolean changed;
 
-    PortMerge(Protocol protocol, Merge merge) {
-        this.protocol = protocol;
-        this.merge = merge;
+    PortMerge(StandinPort port) {
+        this.port = port;
+        protocol = port.protocol();
+        merge = port.merge();
     }
 
     /** A source that was not heard for too long. */
-    record Lost(String name, boolean planned) {}
+    record Lost(SourceIdentity source, boolean planned) {}
 
     /** Whether a source that it knows is one of the plan. */
-    boolean isPlanned(String source) {
+    boolean isPlanned(SourceIdentity source) {
         Source known = sources.get(source);
         return known != null && known.planned;
     }
 
-    boolean knows(String source) {
+    boolean knows(SourceIdentity source) {
         return sources.containsKey(source);
+    }
+
+    int sourceCount() {
+        return sources.size();
     }
 
     /**
@@ -69,7 +78,7 @@ final class PortMerge {
      * @param planned whether it comes from a source of the plan, for which there is always room
      * @return false if it came out of order (§6.7.2), or from a source too many
      */
-    boolean take(String name, boolean planned, int priority, int sequence, byte[] levels, long nowNanos) {
+    boolean take(SourceIdentity name, boolean planned, int priority, int sequence, byte[] levels, long nowNanos) {
         Source source = sources.get(name);
         if (source == null) {
             if (!hasRoom(planned, priority)) {
@@ -93,12 +102,12 @@ final class PortMerge {
     /** Whether a new source finds room; in sACN it may take the place of one with a lower priority that is not planned. */
     private boolean hasRoom(boolean planned, int priority) {
         if (protocol == Protocol.ARTNET) {
-            return sources.size() < (merge == Merge.NONE ? 1 : MOST_ARTNET_SOURCES);
+            return sources.size() < (merge == Merge.NONE ? 1 : port.sources().orElse(MOST_ARTNET_SOURCES));
         }
-        if (sources.size() < MOST_SACN_SOURCES) {
+        if (sources.size() < Math.min(MOST_SACN_SOURCES, port.sources().orElse(MOST_SACN_SOURCES))) {
             return true;
         }
-        Optional<Map.Entry<String, Source>> weakest = sources.entrySet().stream()
+        Optional<Map.Entry<SourceIdentity, Source>> weakest = sources.entrySet().stream()
                 .filter(e -> !e.getValue().planned)
                 .min(Comparator.comparingInt(e -> e.getValue().priority));
         if (weakest.isEmpty() || (!planned && weakest.get().getValue().priority >= priority)) {
@@ -116,7 +125,7 @@ final class PortMerge {
         return difference <= 0 && difference > -20;
     }
 
-    void drop(String source) {
+    void drop(SourceIdentity source) {
         changed |= sources.remove(source) != null;
     }
 
@@ -124,8 +133,8 @@ final class PortMerge {
     List<Lost> lapse(long nowNanos) {
         long patience = protocol == Protocol.SACN ? SACN_LOSS_NANOS : ARTNET_LOSS_NANOS;
         List<Lost> lost = new ArrayList<>();
-        for (Iterator<Map.Entry<String, Source>> it = sources.entrySet().iterator(); it.hasNext(); ) {
-            Map.Entry<String, Source> entry = it.next();
+        for (Iterator<Map.Entry<SourceIdentity, Source>> it = sources.entrySet().iterator(); it.hasNext(); ) {
+            Map.Entry<SourceIdentity, Source> entry = it.next();
             if (nowNanos - entry.getValue().seenNanos > patience) {
                 lost.add(new Lost(entry.getKey(), entry.getValue().planned));
                 it.remove();
@@ -135,12 +144,19 @@ final class PortMerge {
         return lost;
     }
 
-    /** Works out the output and returns the slots, from 1, that changed. With no source left the last look is held. */
+    /** Works out the output and returns the slots, from 1, that changed. With no source left it does what it is set to. */
     Map<Integer, Integer> update() {
-        if (sources.isEmpty() || !changed) {
+        if (!changed) {
             return Map.of();
         }
         changed = false;
+        if (sources.isEmpty()) {
+            return switch (port.loss()) {
+                case BLACK -> put(slot -> 0);
+                case FULL -> put(slot -> 255);
+                case HOLD, SCENE, NOT_KNOWN -> Map.of(); // a stand-in has no stored scene; its spec says so
+            };
+        }
         int top = sources.values().stream().mapToInt(s -> s.priority).max().orElse(0);
         List<Source> winners = sources.values().stream()
                 .filter(s -> protocol == Protocol.ARTNET || s.priority == top)
@@ -151,20 +167,32 @@ final class PortMerge {
         }
         List<Source> shown =
                 merge == Merge.HTP ? winners : merge == Merge.LTP ? List.of(latest) : List.of(winners.get(0));
-        Map<Integer, Integer> different = new LinkedHashMap<>();
-        for (int i = 0; i < SLOTS; i++) {
+        return put(slot -> {
             int level = 0;
             for (Source s : shown) {
-                level = Math.max(level, i < s.levels.length ? s.levels[i] & 0xFF : 0);
+                level = Math.max(level, slot < s.levels.length ? s.levels[slot] & 0xFF : 0);
             }
-            if ((output[i] & 0xFF) != level) {
-                output[i] = (byte) level;
+            return level;
+        });
+    }
+
+    private Map<Integer, Integer> put(IntUnaryOperator levelOfSlot) {
+        byte[] next = output.clone();
+        Map<Integer, Integer> different = new LinkedHashMap<>();
+        for (int i = 0; i < SLOTS; i++) {
+            int level = levelOfSlot.applyAsInt(i);
+            if ((next[i] & 0xFF) != level) {
+                next[i] = (byte) level;
                 different.put(i + 1, level);
             }
+        }
+        if (!different.isEmpty()) {
+            output = next;
         }
         return different;
     }
 
+    /** What it puts out now, 512 levels; from any thread. */
     byte[] output() {
         return output.clone();
     }

@@ -17,15 +17,19 @@ public sealed interface StandinEvent {
     /** The first packet of a source for a universe; whether a port waits for that number is another question. */
     record Heard(Protocol protocol, int wire, Ipv4Address from) implements StandinEvent {}
 
-    /** A source began to feed a port. */
-    record SourceFound(String port, String source, int priority) implements StandinEvent {
+    /**
+     * A source began to feed a port.
+     *
+     * @param source what it calls itself, with its address
+     */
+    record SourceFound(String port, Ipv4Address from, String source, int priority) implements StandinEvent {
         public SourceFound {
             source = PlainText.shown(source, LONGEST);
         }
     }
 
     /** A source stopped feeding a port: by its own word, or because it was not heard any more. */
-    record SourceLost(String port, String source, String why) implements StandinEvent {
+    record SourceLost(String port, Ipv4Address from, String source, String why) implements StandinEvent {
         public SourceLost {
             source = PlainText.shown(source, LONGEST);
         }

@@ -6,8 +6,8 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import zentrel.net.UdpPort;
 import zentrel.universe.SacnUniverse;
-import zentrel.wire.Wire;
 
 /**
  * The multicast groups of synchronization addresses (ANSI E1.31-2018 §11), joined for the sources that a port has taken: one
@@ -22,27 +22,20 @@ final class SyncGroups {
 
     private record Use(int address, long sinceNanos) {}
 
-    /** Joins a group of sACN. */
-    interface Joining {
-        void join(int universe) throws IOException;
-    }
-
-    private final Wire wire;
+    private final UdpPort port;
     private final Set<Integer> lasting;
-    private final Joining joining;
-    private final Map<String, Use> uses = new HashMap<>();
+    private final Map<Object, Use> uses = new HashMap<>();
     private final Map<Integer, Integer> users = new HashMap<>();
     private final Set<Integer> joined = new HashSet<>();
 
     /** @param lasting universes that are joined anyway, and stay */
-    SyncGroups(Wire wire, Set<Integer> lasting, Joining joining) {
-        this.wire = wire;
+    SyncGroups(UdpPort port, Set<Integer> lasting) {
+        this.port = port;
         this.lasting = lasting;
-        this.joining = joining;
     }
 
     /** A source that a port has taken says that it is synchronized by an address; 0 where it is not. */
-    void use(String source, int address, long nowNanos) throws IOException {
+    void use(Object source, int address, long nowNanos) throws IOException {
         Use now = uses.get(source);
         if (now == null ? address == 0 : now.address() == address || nowNanos - now.sinceNanos() < SECOND) {
             return;
@@ -54,7 +47,7 @@ final class SyncGroups {
         uses.put(source, new Use(address, nowNanos));
         users.merge(address, 1, Integer::sum);
         if (!isHeard(address)) {
-            joining.join(address);
+            port.join(SacnUniverse.group(address));
             joined.add(address);
         }
     }
@@ -64,12 +57,12 @@ final class SyncGroups {
     }
 
     /** A source is gone: its group is left where no other source uses it. */
-    void release(String source) throws IOException {
+    void release(Object source) {
         Use before = uses.remove(source);
         if (before != null
                 && users.merge(before.address(), -1, (a, b) -> a + b == 0 ? null : a + b) == null
                 && joined.remove(before.address())) {
-            wire.leave(SacnUniverse.group(before.address()));
+            port.leave(SacnUniverse.group(before.address()));
         }
     }
 

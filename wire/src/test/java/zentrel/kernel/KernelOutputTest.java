@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import zentrel.ipv4.HostAddress;
-import zentrel.wire.SendIntent;
+import zentrel.net.SendIntent;
 
 /**
  * A computer with two adapters, armed for one of them: whatever the routes say, nothing leaves by the other, which a capture at

@@ -16,10 +16,14 @@ import java.nio.channels.DatagramChannel;
 import java.nio.charset.StandardCharsets;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.OutputRefusedException;
-import zentrel.wire.SendIntent;
-import zentrel.wire.UdpWire;
+import zentrel.net.Guarded;
+import zentrel.net.NetHost;
+import zentrel.net.OutputGuard;
+import zentrel.net.PortRequest;
+import zentrel.net.SendIntent;
+import zentrel.net.SendResult;
+import zentrel.net.UdpPort;
+import zentrel.net.real.RealNet;
 
 /**
  * One program in a network namespace of a test: it sends and hears as it is told on its standard input, and ends with it.
@@ -86,19 +90,24 @@ public final class KernelPeer {
         thread.start();
     }
 
-    /** {@code armed TEXT FROM TO ADAPTER KIND}: sends by a wire that is armed for an adapter. */
+    /** {@code armed TEXT FROM TO ADAPTER KIND}: sends by a port that is armed for an adapter. */
     private static void armed(String[] words, PrintStream out) throws IOException {
         OutputGuard guard = OutputGuard.armed(words[4]);
-        try (UdpWire wire = UdpWire.open(Ipv4Address.parse(words[2]), guard)) {
-            boolean left = wire.send(
+        RealNet net = new RealNet();
+        try (NetHost host = new Guarded(net, guard);
+                UdpPort port = host.open(PortRequest.at(net.require(Ipv4Address.parse(words[2])), 0), p -> {})) {
+            SendResult sent = host.call(() -> port.send(
                     SendIntent.valueOf(words[5]),
-                    0,
                     Ipv4Address.parse(words[3]),
                     PORT,
-                    words[1].getBytes(StandardCharsets.UTF_8));
-            out.println(left ? "left" : "held");
-        } catch (OutputRefusedException e) {
-            out.println("refused " + e.getMessage());
+                    words[1].getBytes(StandardCharsets.UTF_8)));
+            out.println(
+                    switch (sent.outcome()) {
+                        case LEFT -> "left";
+                        case HELD -> "held";
+                        case NO_ROUTE -> "refused " + sent.why();
+                        case REFUSED -> "failed " + sent.why();
+                    });
         }
     }
 

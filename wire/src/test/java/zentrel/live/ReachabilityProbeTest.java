@@ -15,12 +15,13 @@ import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
 import zentrel.Witnesses;
 import zentrel.ipv4.Ipv4Address;
-import zentrel.profile.Merge;
+import zentrel.net.Guarded;
+import zentrel.net.OutputGuard;
+import zentrel.net.real.RealNet;
 import zentrel.profile.Protocol;
 import zentrel.standin.LevelStandin;
 import zentrel.standin.StandinPort;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.UdpWire;
+import zentrel.standin.StandinSite;
 
 /** Planned devices asked whether they answer, on loopback. */
 class ReachabilityProbeTest {
@@ -41,11 +42,11 @@ class ReachabilityProbeTest {
     /** What is silent to ping, as simple nodes are, answers a poll; nobody answers neither. */
     @Test
     void whoIsSilentToPingIsPolled() throws Exception {
+        RealNet net = new RealNet();
         try (LevelStandin node = new LevelStandin(
-                UdpWire.open(NODE, new OutputGuard(OutputGuard.State.ASK)),
+                new StandinSite(new Guarded(net, new OutputGuard(OutputGuard.State.ASK)), net.require(NODE)),
                 "Node",
                 List.of(new StandinPort("p", Protocol.ARTNET, 1, true, true)),
-                Merge.HTP,
                 true,
                 e -> {})) {
             node.start();

@@ -4,20 +4,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.catchThrowable;
 
+import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.UUID;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import zentrel.packet.artnet.ArtDmx;
+import zentrel.packet.artnet.ArtDmxView;
 import zentrel.packet.artnet.ArtNetCodec;
 import zentrel.packet.artnet.ArtPoll;
+import zentrel.packet.artnet.ArtPollReply;
 import zentrel.packet.artnet.ArtSync;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscBundle;
@@ -26,6 +32,7 @@ import zentrel.packet.osc.OscMessage;
 import zentrel.packet.osc.OscPacket;
 import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnData;
+import zentrel.packet.sacn.SacnDataView;
 import zentrel.packet.sacn.SacnDiscovery;
 import zentrel.packet.sacn.SacnSync;
 import zentrel.universe.PortAddress;
@@ -103,11 +110,96 @@ class LimitsTest {
         cut[16] = (byte) (slots >> 8);
         cut[17] = (byte) slots;
         Decoded<?> decoded = ArtNetCodec.decode(cut);
-        if (slots > 512 || slots < 2) {
+        if (slots > 512) {
             assertThat(decoded).isInstanceOf(Decoded.Malformed.class);
-        } else if (good) {
-            assertThat(decoded).isInstanceOf(Decoded.Packet.class);
+        } else {
+            List<String> tolerated = ((Decoded.Packet<?>) decoded).tolerated();
+            assertThat(tolerated.isEmpty())
+                    .as("an odd number is let pass and noted")
+                    .isEqualTo(good);
+            assertThat(((ArtDmx) decoded.packet().orElseThrow()).data().length())
+                    .isEqualTo(slots + slots % 2);
         }
+    }
+
+    /** What real devices send that the standards do not allow: taken, with a note that names the clause. */
+    @Test
+    void smallSinsAreLetPassAndNoted() {
+        byte[] reply = ArtNetCodec.encode(Samples.reply(new Random(3)));
+        System.arraycopy(new byte[] {'G', 'r', (byte) 0xFC, 'n', 0}, 0, reply, 26, 5); // ISO 8859-1
+        reply[173] = 5; // NumPorts
+        Decoded<?> read = ArtNetCodec.decode(reply);
+        assertThat(((Decoded.Packet<?>) read).tolerated())
+                .anyMatch(t -> t.startsWith("PortName") && t.contains("Art-Net 4"))
+                .anyMatch(t -> t.startsWith("NumPorts is 5"));
+        ArtPollReply value = (ArtPollReply) read.packet().orElseThrow();
+        assertThat(value.portName()).isEqualTo("Gr\u00fcn");
+        assertThat(value.ports()).isEqualTo(4);
+        byte[] data = SacnCodec.encode(data(100, 0, 0, 1, 0, 8));
+        data[44] = (byte) 0xFC;
+        Decoded<?> sacn = SacnCodec.decode(data);
+        assertThat(((Decoded.Packet<?>) sacn).tolerated())
+                .singleElement()
+                .asString()
+                .contains("ANSI E1.31-2018 §6.2.2");
+        assertThat(((SacnData) sacn.packet().orElseThrow()).sourceName()).isEqualTo("\u00fcesk");
+    }
+
+    /** The quick way and the careful way read the same; what the quick way leaves is read by the other. */
+    @Test
+    void readingInPlaceAgreesWithTheCodecs() {
+        Random random = new Random(22);
+        ArtDmxView dmx = new ArtDmxView();
+        SacnDataView sacn = new SacnDataView();
+        int quick = 0;
+        for (int i = 0; i < 40_000; i++) {
+            byte[] bytes =
+                    i % 2 == 0 ? ArtNetCodec.encode(Samples.artnet(random)) : SacnCodec.encode(Samples.sacn(random));
+            for (int damage = random.nextInt(3); damage > 0; damage--) {
+                bytes[random.nextInt(Math.min(bytes.length, 130))] = (byte) random.nextInt(256);
+            }
+            int before = random.nextInt(9);
+            ByteBuffer buffer = ByteBuffer.allocate(before + bytes.length)
+                    .put(before, bytes)
+                    .position(before);
+            byte[] levels = new byte[512];
+            if (dmx.read(buffer)) {
+                ArtDmx value = (ArtDmx) ArtNetCodec.decode(bytes).packet().orElseThrow();
+                dmx.levels(buffer, levels);
+                assertThat(new ArtDmx(
+                                dmx.sequence(),
+                                dmx.physical(),
+                                new PortAddress(dmx.portAddress()),
+                                Bytes.of(Arrays.copyOf(levels, dmx.length()))))
+                        .isEqualTo(value);
+                quick++;
+            } else if (sacn.read(buffer)) {
+                SacnData value = (SacnData) SacnCodec.decode(bytes).packet().orElseThrow();
+                sacn.levels(buffer, levels);
+                assertThat(new SacnData(
+                                new UUID(sacn.cidHigh(), sacn.cidLow()),
+                                value.sourceName(),
+                                sacn.priority(),
+                                sacn.syncAddress(),
+                                sacn.sequence(),
+                                sacn.isPreview(),
+                                sacn.isTerminated(),
+                                value.forceSync(),
+                                sacn.universe(),
+                                sacn.startCode(),
+                                Bytes.of(Arrays.copyOf(levels, sacn.length()))))
+                        .isEqualTo(value);
+                quick++;
+            } else {
+                boolean wellFormed = ArtNetCodec.decode(bytes) instanceof Decoded.Packet<?> p
+                        && p.value() instanceof ArtDmx
+                        && p.tolerated().isEmpty();
+                assertThat(wellFormed).isFalse();
+                assertThat(SacnCodec.decode(bytes).packet().filter(SacnData.class::isInstance))
+                        .isEmpty();
+            }
+        }
+        assertThat(quick).isGreaterThan(5_000);
     }
 
     /** The offsets of fields in the bytes of a data packet, from the layout of E1.31 §4.1, each with a value not allowed. */

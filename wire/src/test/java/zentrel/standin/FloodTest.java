@@ -14,9 +14,15 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamWatch;
+import zentrel.net.Guarded;
+import zentrel.net.OutputGuard;
+import zentrel.net.SendIntent;
+import zentrel.net.UdpPort;
+import zentrel.net.real.RealNet;
 import zentrel.packet.Bytes;
 import zentrel.packet.artnet.ArtDmx;
 import zentrel.packet.artnet.ArtNetCodec;
@@ -29,13 +35,9 @@ import zentrel.packet.sacn.SacnData;
 import zentrel.packet.sacn.SacnDiscovery;
 import zentrel.packet.sacn.SacnPacket;
 import zentrel.plan.Delivery;
-import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 import zentrel.text.PlainText;
 import zentrel.universe.PortAddress;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.SendIntent;
-import zentrel.wire.UdpWire;
 
 /** Floods of made-up packets on loopback: what is planned is received all the same, and nothing grows with the flood. */
 class FloodTest {
@@ -44,12 +46,19 @@ class FloodTest {
     private static final Ipv4Address STRANGER = Ipv4Address.parse("127.62.66.6");
     private static final Path OPEN_FILES = Path.of("/proc/self/fd");
 
-    private static UdpWire armed(Ipv4Address at) throws IOException {
-        return UdpWire.open(at, OutputGuard.armed(UdpWire.loopbackName()));
+    private final RealNet net = new RealNet();
+
+    @AfterEach
+    void close() {
+        net.close();
     }
 
-    private static UdpWire asking(Ipv4Address at) throws IOException {
-        return UdpWire.open(at, new OutputGuard(OutputGuard.State.ASK));
+    private StandinSite armed(Ipv4Address at) throws IOException {
+        return new StandinSite(new Guarded(net, OutputGuard.armed(RealNet.loopbackName())), net.require(at));
+    }
+
+    private StandinSite asking(Ipv4Address at) throws IOException {
+        return new StandinSite(new Guarded(net, new OutputGuard(OutputGuard.State.ASK)), net.require(at));
     }
 
     private static byte[] data(int source, int universe, int sync, int priority, int level) {
@@ -76,13 +85,15 @@ class FloodTest {
         }
     }
 
-    private static ConsoleStandin console(UdpWire wire) {
+    private static ConsoleStandin console(StandinSite site) {
         return new ConsoleStandin(
-                wire,
-                "Desk",
-                new UUID(1, 1),
-                List.of(new ConsoleStream("u", Protocol.SACN, 5, Delivery.UNICAST, List.of(NODE), 100, 40, false)),
-                true,
+                site,
+                new ConsoleSpec(
+                        "Desk",
+                        new UUID(1, 1),
+                        List.of(new ConsoleStream(
+                                "u", Protocol.SACN, 5, Delivery.UNICAST, List.of(NODE), 100, 40, false)),
+                        true),
                 e -> {});
     }
 
@@ -93,9 +104,8 @@ class FloodTest {
         List<StandinPort> ports = List.of(
                 new StandinPort("p", Protocol.SACN, 5, true, true),
                 new StandinPort("q", Protocol.ARTNET, 3, true, true));
-        try (LevelStandin node =
-                        new LevelStandin(asking(NODE), "Node", ports, Merge.HTP, true, CONSOLE::equals, events::add);
-                UdpWire stranger = armed(STRANGER);
+        try (LevelStandin node = new LevelStandin(asking(NODE), "Node", ports, true, CONSOLE::equals, events::add);
+                UdpPort stranger = armed(STRANGER).openToSend();
                 ConsoleStandin console = console(armed(CONSOLE))) {
             node.start();
             console.start();
@@ -104,25 +114,23 @@ class FloodTest {
             long files = openFiles();
             for (int i = 0; i < 8000; i++) {
                 stranger.send(
-                        SendIntent.SETTING, 0, NODE, SacnPacket.PORT, data(i, 9, 1 + i, 100, 9)); // nobody's universe
+                        SendIntent.SETTING, NODE, SacnPacket.PORT, data(i, 9, 1 + i, 100, 9)); // nobody's universe
                 stranger.send(
                         SendIntent.SETTING,
-                        0,
                         NODE,
                         SacnPacket.PORT,
                         data(i, 5, 1 + i, 90, 99)); // made-up synchronization
                 stranger.send(
                         SendIntent.SETTING,
-                        0,
                         NODE,
                         ArtNetPacket.PORT,
                         ArtNetCodec.encode(new ArtDmx(0, i & 0xFF, new PortAddress(i), Bytes.of(1, 2))));
-                stranger.send(SendIntent.SETTING, 0, NODE, ArtNetPacket.PORT, new byte[] {'A', 'r', 't', 0, (byte) i});
+                stranger.send(SendIntent.SETTING, NODE, ArtNetPacket.PORT, new byte[] {'A', 'r', 't', 0, (byte) i});
             }
             assertThat(openFiles()).as("open files").isLessThan(files + SyncGroups.MOST + 8);
             console.setSlot("u", 1, 22);
             await().atMost(Duration.ofSeconds(5)).until(() -> node.levels("p")[0] == 22);
-            assertThat(node.wire().trouble()).isEmpty();
+            assertThat(node.trouble()).isEmpty();
             assertThat(events.size()).as("events of a flood").isLessThan(2000);
             await().until(() -> events.stream().anyMatch(StandinEvent.NotListed.class::isInstance));
             assertThat(events)
@@ -133,9 +141,9 @@ class FloodTest {
 
     @Test
     void whatIsAnnouncedIsNamedAndNotJoined() throws Exception {
-        try (UdpWire wire = asking(NODE);
-                UdpWire stranger = armed(STRANGER)) {
-            StreamWatch watch = new StreamWatch(wire);
+        StandinSite site = asking(NODE);
+        try (StreamWatch watch = new StreamWatch(site.host(), site.adapter());
+                UdpPort stranger = armed(STRANGER).openToSend()) {
             watch.start(List.of(1, 2));
             long files = openFiles();
             List<Integer> many = IntStream.rangeClosed(1, 512).boxed().toList();
@@ -143,7 +151,6 @@ class FloodTest {
                 int first = page * 512;
                 stranger.send(
                         SendIntent.SETTING,
-                        0,
                         NODE,
                         SacnPacket.PORT,
                         SacnCodec.encode(new SacnDiscovery(
@@ -153,11 +160,14 @@ class FloodTest {
                                 0,
                                 many.stream().map(u -> u + first).toList())));
             }
-            stranger.send(SendIntent.SETTING, 0, NODE, SacnPacket.PORT, data(1, 2, 0, 100, 7));
-            await().until(() -> !watch.seen().isEmpty());
-            assertThat(watch.announced()).hasSize(51_200 - 2).startsWith(3, 4).doesNotContain(1, 2);
+            stranger.send(SendIntent.SETTING, NODE, SacnPacket.PORT, data(1, 2, 0, 100, 7));
+            await().until(() -> !watch.found().streams().isEmpty());
+            assertThat(watch.found().announced())
+                    .hasSize(51_200 - 2)
+                    .startsWith(3, 4)
+                    .doesNotContain(1, 2);
             assertThat(openFiles()).isLessThan(files + 8);
-            assertThat(wire.trouble()).isEmpty();
+            assertThat(watch.found().trouble()).isEmpty();
         }
     }
 
@@ -165,21 +175,24 @@ class FloodTest {
     @Test
     void receivingSurvivesWhatAHandlerThrows() throws Exception {
         AtomicInteger received = new AtomicInteger();
-        try (UdpWire wire = asking(NODE);
-                UdpWire sender = armed(CONSOLE)) {
-            wire.listen(24_777, false, d -> {
-                received.incrementAndGet();
-                if (d.bytes()[0] == 1) {
-                    throw new NoClassDefFoundError("as at the limit of open files");
-                } else if (d.bytes()[0] == 2) {
-                    throw new IllegalStateException("a bug");
-                }
-            });
+        try (UdpPort port = asking(NODE).open(24_777, p -> {
+                    received.incrementAndGet();
+                    byte first = p.bytes()[0];
+                    if (first == 1) {
+                        throw new NoClassDefFoundError("as at the limit of open files");
+                    } else if (first == 2) {
+                        throw new IllegalStateException("a bug");
+                    }
+                });
+                UdpPort sender = armed(CONSOLE).openToSend()) {
             for (int i = 0; i < 30; i++) {
-                sender.send(SendIntent.SETTING, 0, NODE, 24_777, new byte[] {(byte) (i % 3)});
+                assertThat(sender.send(SendIntent.SETTING, NODE, 24_777, new byte[] {(byte) (i % 3)})
+                                .left())
+                        .isTrue();
             }
             await().until(() -> received.get() == 30);
-            assertThat(wire.trouble()).hasValueSatisfying(t -> assertThat(t).contains("20 datagrams or turns"));
+            await().until(() ->
+                    port.trouble().filter(t -> t.contains("20 packets")).isPresent());
         }
     }
 
@@ -189,8 +202,8 @@ class FloodTest {
         Queue<StandinEvent> events = new ConcurrentLinkedQueue<>();
         ConsoleStream astray = new ConsoleStream(
                 "u", Protocol.SACN, 5, Delivery.UNICAST, List.of(Ipv4Address.parse("192.0.2.1"), NODE), 100, 40, false);
-        try (ConsoleStandin console =
-                new ConsoleStandin(armed(CONSOLE), "Desk", new UUID(1, 1), List.of(astray), true, events::add)) {
+        try (ConsoleStandin console = new ConsoleStandin(
+                armed(CONSOLE), new ConsoleSpec("Desk", new UUID(1, 1), List.of(astray), true), events::add)) {
             console.start();
             await().until(() -> console.failedCount() > 20);
             assertThat(console.sentCount()).as("the other destination").isGreaterThan(10);
@@ -206,26 +219,26 @@ class FloodTest {
         Queue<StandinEvent> events = new ConcurrentLinkedQueue<>();
         String hostile = "a\u001b[2J\n\u202e" + "x".repeat(40);
         List<StandinPort> ports = List.of(new StandinPort("p", Protocol.SACN, 5, true, true));
-        try (UdpWire wire = asking(NODE);
-                LevelStandin node = new LevelStandin(wire, "Node", ports, Merge.HTP, true, events::add);
-                UdpWire listening = asking(CONSOLE);
-                UdpWire stranger = armed(STRANGER)) {
+        StandinSite listening = asking(CONSOLE);
+        try (LevelStandin node = new LevelStandin(asking(NODE), "Node", ports, true, events::add);
+                StreamWatch watch = new StreamWatch(listening.host(), listening.adapter());
+                UdpPort stranger = armed(STRANGER).openToSend()) {
             node.start();
-            new OscStandin(List.of(), true, events::add).start(wire, 24_778);
-            StreamWatch watch = new StreamWatch(listening);
+            assertThat(new OscStandin(List.of(), true, events::add).start(asking(NODE), 24_778))
+                    .isNotNull();
             watch.start(List.of());
             byte[] data = SacnCodec.encode(
                     new SacnData(new UUID(7, 7), hostile, 100, 0, 1, false, false, false, 5, 0, Bytes.of(9)));
-            stranger.send(SendIntent.SETTING, 0, NODE, SacnPacket.PORT, data);
-            stranger.send(SendIntent.SETTING, 0, CONSOLE, SacnPacket.PORT, data);
+            stranger.send(SendIntent.SETTING, NODE, SacnPacket.PORT, data);
+            stranger.send(SendIntent.SETTING, CONSOLE, SacnPacket.PORT, data);
             byte[] osc = OscCodec.encode(new OscMessage("/a", List.of(new OscArgument.Text(hostile))));
-            stranger.send(SendIntent.SETTING, 0, NODE, 24_778, osc);
+            stranger.send(SendIntent.SETTING, NODE, 24_778, osc);
             osc[1] = 0x1b;
-            stranger.send(SendIntent.SETTING, 0, NODE, 24_778, osc);
-            await().until(() -> events.size() >= 5 && !watch.seen().isEmpty());
+            stranger.send(SendIntent.SETTING, NODE, 24_778, osc);
+            await().until(() -> events.size() >= 5 && !watch.found().streams().isEmpty());
             assertThat(events).allMatch(e -> PlainText.fault(e.toString()).isEmpty());
             assertThat(events).anyMatch(e -> e.toString().contains("<U+001B>"));
-            assertThat(PlainText.fault(watch.seen().get(0).name())).isEmpty();
+            assertThat(PlainText.fault(watch.found().streams().get(0).name())).isEmpty();
         }
     }
 }

@@ -1,13 +1,23 @@
 package zentrel.standin;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Map;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 
 class PortMergeTest {
+    private static PortMerge merge(Protocol protocol, Merge merge) {
+        return new PortMerge(new StandinPort("p", protocol, 1, true, true, merge));
+    }
+
+    private static SourceIdentity id(String name) {
+        return SourceIdentity.sacn(UUID.nameUUIDFromBytes(name.getBytes(UTF_8)));
+    }
+
     private static byte[] levels(int... first) {
         byte[] levels = new byte[512];
         for (int i = 0; i < first.length; i++) {
@@ -18,25 +28,26 @@ class PortMergeTest {
 
     @Test
     void higherPriorityWinsAndTheNextTakesOver() {
-        PortMerge merge = new PortMerge(Protocol.SACN, Merge.HTP);
-        merge.take("primary", false, 100, 1, levels(10, 200), 0);
-        merge.take("backup", false, 90, 1, levels(255, 255), 0);
+        PortMerge merge = merge(Protocol.SACN, Merge.HTP);
+        merge.take(id("primary"), false, 100, 1, levels(10, 200), 0);
+        merge.take(id("backup"), false, 90, 1, levels(255, 255), 0);
         assertThat(merge.update()).containsExactlyInAnyOrderEntriesOf(Map.of(1, 10, 2, 200));
-        merge.take("backup", false, 90, 2, levels(255, 255), 2_000_000_000L);
+        merge.take(id("backup"), false, 90, 2, levels(255, 255), 2_000_000_000L);
         assertThat(merge.lapse(PortMerge.SACN_LOSS_NANOS))
                 .as("at 2.5 s it is still there")
                 .isEmpty();
-        assertThat(merge.lapse(PortMerge.SACN_LOSS_NANOS + 1)).containsExactly(new PortMerge.Lost("primary", false));
+        assertThat(merge.lapse(PortMerge.SACN_LOSS_NANOS + 1))
+                .containsExactly(new PortMerge.Lost(id("primary"), false));
         assertThat(merge.update()).containsExactlyInAnyOrderEntriesOf(Map.of(1, 255, 2, 255));
     }
 
     @Test
     void equalsMergeByHighestOrLatest() {
-        PortMerge htp = new PortMerge(Protocol.SACN, Merge.HTP);
-        PortMerge ltp = new PortMerge(Protocol.SACN, Merge.LTP);
+        PortMerge htp = merge(Protocol.SACN, Merge.HTP);
+        PortMerge ltp = merge(Protocol.SACN, Merge.LTP);
         for (PortMerge merge : new PortMerge[] {htp, ltp}) {
-            merge.take("a", false, 100, 1, levels(10, 200), 0);
-            merge.take("b", false, 100, 1, levels(50, 20), 1);
+            merge.take(id("a"), false, 100, 1, levels(10, 200), 0);
+            merge.take(id("b"), false, 100, 1, levels(50, 20), 1);
             merge.update();
         }
         assertThat(htp.output()).startsWith(50, (byte) 200);
@@ -46,39 +57,41 @@ class PortMergeTest {
     /** Art-Net 4: a node merges two sources and ignores a third. From memory, 85 %. */
     @Test
     void artNetTakesTwoSourcesAndNoThird() {
-        PortMerge merge = new PortMerge(Protocol.ARTNET, Merge.HTP);
-        assertThat(merge.take("a", false, 0, 0, levels(1), 0)).isTrue();
-        assertThat(merge.take("b", false, 0, 0, levels(2), 0)).isTrue();
-        assertThat(merge.take("c", false, 0, 0, levels(9), 0)).isFalse();
+        PortMerge merge = merge(Protocol.ARTNET, Merge.HTP);
+        assertThat(merge.take(id("a"), false, 0, 0, levels(1), 0)).isTrue();
+        assertThat(merge.take(id("b"), false, 0, 0, levels(2), 0)).isTrue();
+        assertThat(merge.take(id("c"), false, 0, 0, levels(9), 0)).isFalse();
         merge.update();
         assertThat(merge.output()[0]).isEqualTo((byte) 2);
-        PortMerge one = new PortMerge(Protocol.ARTNET, Merge.NONE);
-        assertThat(one.take("a", false, 0, 0, levels(1), 0)).isTrue();
-        assertThat(one.take("b", false, 0, 0, levels(2), 0)).isFalse();
+        PortMerge one = merge(Protocol.ARTNET, Merge.NONE);
+        assertThat(one.take(id("a"), false, 0, 0, levels(1), 0)).isTrue();
+        assertThat(one.take(id("b"), false, 0, 0, levels(2), 0)).isFalse();
     }
 
     /** ANSI E1.31-2018 §6.7.2: dropped if −20 < (int8)(B − A) ≤ 0. */
     @Test
     void packetsOutOfOrderAreDropped() {
-        PortMerge merge = new PortMerge(Protocol.SACN, Merge.HTP);
-        merge.take("a", false, 100, 10, levels(1), 0);
-        assertThat(merge.take("a", false, 100, 10, levels(2), 0)).as("the same").isFalse();
-        assertThat(merge.take("a", false, 100, 247, levels(2), 0)).as("-19").isFalse();
-        assertThat(merge.take("a", false, 100, 246, levels(2), 0))
+        PortMerge merge = merge(Protocol.SACN, Merge.HTP);
+        merge.take(id("a"), false, 100, 10, levels(1), 0);
+        assertThat(merge.take(id("a"), false, 100, 10, levels(2), 0))
+                .as("the same")
+                .isFalse();
+        assertThat(merge.take(id("a"), false, 100, 247, levels(2), 0)).as("-19").isFalse();
+        assertThat(merge.take(id("a"), false, 100, 246, levels(2), 0))
                 .as("-20: a restarted source")
                 .isTrue();
-        assertThat(merge.take("a", false, 100, 247, levels(2), 0)).isTrue();
-        assertThat(merge.take("a", false, 100, 1, levels(2), 0))
+        assertThat(merge.take(id("a"), false, 100, 247, levels(2), 0)).isTrue();
+        assertThat(merge.take(id("a"), false, 100, 1, levels(2), 0))
                 .as("across the wrap")
                 .isTrue();
     }
 
     @Test
     void withNoSourceLeftTheLastLookIsHeld() {
-        PortMerge merge = new PortMerge(Protocol.SACN, Merge.HTP);
-        merge.take("a", false, 100, 1, levels(77), 0);
+        PortMerge merge = merge(Protocol.SACN, Merge.HTP);
+        merge.take(id("a"), false, 100, 1, levels(77), 0);
         merge.update();
-        merge.drop("a");
+        merge.drop(id("a"));
         assertThat(merge.update()).isEmpty();
         assertThat(merge.output()[0]).isEqualTo((byte) 77);
     }
@@ -86,18 +99,18 @@ class PortMergeTest {
     /** A flood of sources on one universe: the planned one keeps its place, and a higher priority finds one. */
     @Test
     void manySourcesLeaveRoomForThePlannedOne() {
-        PortMerge merge = new PortMerge(Protocol.SACN, Merge.HTP);
-        assertThat(merge.take("desk", true, 100, 1, levels(200), 0)).isTrue();
+        PortMerge merge = merge(Protocol.SACN, Merge.HTP);
+        assertThat(merge.take(id("desk"), true, 100, 1, levels(200), 0)).isTrue();
         int taken = 0;
         for (int i = 0; i < 10_000; i++) {
-            taken += merge.take("x" + i, false, 100, 1, levels(20, 30), 1) ? 1 : 0;
+            taken += merge.take(id("x" + i), false, 100, 1, levels(20, 30), 1) ? 1 : 0;
         }
         assertThat(taken).isEqualTo(PortMerge.MOST_SACN_SOURCES - 1);
-        assertThat(merge.take("second desk", true, 100, 1, levels(210), 2)).isTrue();
-        assertThat(merge.take("higher", false, 150, 1, levels(5), 3)).isTrue();
-        assertThat(merge.knows("desk") && merge.knows("second desk")).isTrue();
+        assertThat(merge.take(id("second desk"), true, 100, 1, levels(210), 2)).isTrue();
+        assertThat(merge.take(id("higher"), false, 150, 1, levels(5), 3)).isTrue();
+        assertThat(merge.knows(id("desk")) && merge.knows(id("second desk"))).isTrue();
         assertThat(merge.update()).containsExactlyInAnyOrderEntriesOf(Map.of(1, 5));
-        merge.drop("higher");
+        merge.drop(id("higher"));
         assertThat(merge.update()).containsExactlyInAnyOrderEntriesOf(Map.of(1, 210, 2, 30));
         assertThat(merge.update()).as("nothing changed since").isEmpty();
     }

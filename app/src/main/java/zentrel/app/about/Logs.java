@@ -37,6 +37,9 @@ public final class Logs {
     private static final DateTimeFormatter TIME =
             DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss").withZone(ZoneId.systemDefault());
 
+    /** Held here, for the system forgets what was set on a logger that nobody holds. */
+    private static final Logger OWN = Logger.getLogger("zentrel");
+
     private Logs() {}
 
     /**
@@ -52,6 +55,7 @@ public final class Logs {
         handler.setLevel(Level.INFO);
         handler.setFormatter(new Lines(addresses));
         Logger.getLogger("").addHandler(handler);
+        OWN.setLevel(Level.INFO); // whatever a library sets for all
         Thread.setDefaultUncaughtExceptionHandler((thread, failure) -> System.getLogger(Logs.class.getName())
                 .log(
                         System.Logger.Level.ERROR,

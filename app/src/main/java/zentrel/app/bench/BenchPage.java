@@ -32,6 +32,7 @@ import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
 import zentrel.check.Report;
 import zentrel.file.Settings;
+import zentrel.net.OutputGuard;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.plan.Fixture;
@@ -44,7 +45,6 @@ import zentrel.plan.Stream;
 import zentrel.profile.PortKind;
 import zentrel.standin.PlanRun;
 import zentrel.text.Counted;
-import zentrel.wire.OutputGuard;
 
 /**
  * Bench: the plan's stand-ins on loopback. Raise one slot at the console and see at each place on the way what arrived;

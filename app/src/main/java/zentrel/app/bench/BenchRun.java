@@ -21,6 +21,9 @@ import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.shell.Evidence;
 import zentrel.file.Settings;
+import zentrel.net.BoundedTable;
+import zentrel.net.OutputGuard;
+import zentrel.net.real.RealNet;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
 import zentrel.plan.Application;
@@ -35,9 +38,6 @@ import zentrel.plan.Stream;
 import zentrel.standin.PlanRun;
 import zentrel.standin.StandinEvent;
 import zentrel.text.Counted;
-import zentrel.wire.BoundedTable;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.UdpWire;
 
 /**
  * A run of the plan's stand-ins, and what was seen in it. Starting and stopping happen on a thread of its own; events
@@ -138,7 +138,7 @@ final class BenchRun implements Evidence, AutoCloseable {
                 run = started;
                 line(started.standinCount() + " stand-ins started on loopback"
                         + (guard.state() == OutputGuard.State.ARMED ? "" : "; no level leaves before output is armed"));
-                started.leftOut().forEach(l -> line("left out: " + l));
+                started.notModelled().forEach(n -> line("not modelled: " + n.words()));
                 Platform.runLater(() -> done.accept(Optional.empty()));
             } catch (IOException e) {
                 guard.set(OutputGuard.State.LISTEN);
@@ -167,7 +167,7 @@ final class BenchRun implements Evidence, AutoCloseable {
 
     void arm() {
         try {
-            guard.arm(UdpWire.loopbackName());
+            guard.arm(RealNet.loopbackName());
         } catch (IOException e) {
             line("Output was not armed: " + e.getMessage());
             return;
@@ -226,14 +226,16 @@ final class BenchRun implements Evidence, AutoCloseable {
                     + who(e.from().toString()));
         } else if (event instanceof StandinEvent.SourceFound e) {
             synchronized (this) {
-                fed.put(e.port() + " " + lastWord(e.source()), now);
+                fed.put(e.port() + " " + e.from(), now);
             }
-            line(plan.index().name(Kind.PORT.id(e.port())) + " receives it from " + who(lastWord(e.source())));
+            line(plan.index().name(Kind.PORT.id(e.port())) + " receives it from "
+                    + who(e.from().toString()));
         } else if (event instanceof StandinEvent.SourceLost e) {
             synchronized (this) {
-                fed.remove(e.port() + " " + lastWord(e.source()));
+                fed.remove(e.port() + " " + e.from());
             }
-            line(plan.index().name(Kind.PORT.id(e.port())) + " lost " + who(lastWord(e.source())) + ": " + e.why());
+            line(plan.index().name(Kind.PORT.id(e.port())) + " lost "
+                    + who(e.from().toString()) + ": " + e.why());
         } else if (event instanceof StandinEvent.Levels e) {
             line(plan.index().name(Kind.PORT.id(e.port())) + " puts out " + levels(e.changed()));
         } else if (event instanceof StandinEvent.Osc e) {
@@ -255,17 +257,6 @@ final class BenchRun implements Evidence, AutoCloseable {
         } else if (event instanceof StandinEvent.Unreadable e) {
             line(name + " cannot read what " + e.from() + " sent: " + e.why());
         }
-    }
-
-    /** Source names end with the address they come from. */
-    private static String lastWord(String source) {
-        String[] words = source.split(" ", -1);
-        for (int i = words.length - 1; i >= 0; i--) {
-            if (words[i].startsWith("127.")) {
-                return words[i];
-            }
-        }
-        return source;
     }
 
     private String who(String address) {

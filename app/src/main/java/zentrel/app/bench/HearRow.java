@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Collectors;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -23,11 +24,13 @@ import zentrel.gear.Heard;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
+import zentrel.net.Guarded;
+import zentrel.net.NetHost;
+import zentrel.net.OutputGuard;
+import zentrel.net.real.RealNet;
 import zentrel.plan.Plan;
 import zentrel.profile.Protocol;
 import zentrel.text.Counted;
-import zentrel.wire.OutputGuard;
-import zentrel.wire.UdpWire;
 
 /**
  * Hears on one adapter what devices send and wait for, and ticks off what is in force as planned. It asks by poll, which sets
@@ -146,20 +149,24 @@ final class HearRow extends HBox implements AutoCloseable {
     }
 
     private Found hear(Ipv4Address at, Plan plan) throws IOException {
-        try (UdpWire wire = UdpWire.open(at, new OutputGuard(OutputGuard.State.ASK))) {
-            StreamWatch watch = new StreamWatch(wire, ConfirmedSettings.addresses(plan)::contains);
+        RealNet net = new RealNet();
+        try (NetHost host = new Guarded(net, new OutputGuard(OutputGuard.State.ASK));
+                StreamWatch watch =
+                        new StreamWatch(host, net.require(at), ConfirmedSettings.addresses(plan)::contains)) {
             watch.start(groups(plan));
             for (int passed = 0; passed < MILLIS && running.get(); passed += STEP) {
                 if (passed % ASK_AGAIN == 0) {
-                    boolean unused = watch.ask();
+                    watch.ask();
                 }
                 Thread.sleep(STEP);
             }
-            String notListed = watch.notListed() == 0
+            StreamWatch.Found found = watch.found();
+            String notListed = found.notListed() == 0
                     ? ""
-                    : " " + Counted.of(watch.notListed(), "packet") + " from more sources not listed.";
+                    : " " + Counted.of(found.notListed(), "packet") + " from more sources not listed.";
             return new Found(
-                    heard(watch), notListed + wire.trouble().map(t -> " " + t).orElse(""));
+                    heard(found),
+                    notListed + found.trouble().stream().map(t -> " " + t).collect(Collectors.joining()));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return new Found(List.of(), "");
@@ -182,16 +189,16 @@ final class HearRow extends HBox implements AutoCloseable {
                 .toList();
     }
 
-    private static List<Heard> heard(StreamWatch watch) {
+    private static List<Heard> heard(StreamWatch.Found found) {
         record Key(Ipv4Address from, Protocol protocol) {}
         Map<Key, Set<Integer>> sends = new HashMap<>();
-        for (StreamSeen s : watch.seen()) {
+        for (StreamSeen s : found.streams()) {
             sends.computeIfAbsent(new Key(s.source(), s.protocol()), k -> new HashSet<>())
                     .add(s.universe());
         }
         List<Heard> heard = new ArrayList<>();
         sends.forEach((key, universes) -> heard.add(new Heard(key.from(), key.protocol(), universes, Set.of())));
-        watch.answers().forEach((from, waits) -> heard.add(new Heard(from, Protocol.ARTNET, Set.of(), waits)));
+        found.answers().forEach((from, waits) -> heard.add(new Heard(from, Protocol.ARTNET, Set.of(), waits)));
         return heard;
     }
 

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
-import zentrel.wire.OutputGuard;
+import zentrel.net.OutputGuard;
 
 /** What may leave the computer now, for the whole window, and how to stop it. */
 public final class OutputStatus {

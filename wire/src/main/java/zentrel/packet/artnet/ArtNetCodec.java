@@ -1,6 +1,7 @@
 package zentrel.packet.artnet;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
@@ -20,6 +21,7 @@ public final class ArtNetCodec {
     private static final int SYNC = 0x5200;
     private static final int PORT_NAME_LENGTH = 18;
     private static final int LONG_TEXT_LENGTH = 64;
+    private static final String NAMES = "Art-Net 4, ArtPollReply,";
 
     private ArtNetCodec() {}
 
@@ -154,10 +156,15 @@ public final class ArtNetCodec {
         int physical = in.u8("Physical");
         PortAddress address = portAddress(in, in.u16LittleEndian("SubUni, Net"), "SubUni, Net");
         int length = in.u16BigEndian("Length");
-        if (length < 2 || length > 512 || length % 2 != 0) {
+        if (length < 1 || length > 512) {
             throw in.wrong("Length", 2, "is " + length + "; it is an even number from 2 to 512");
         }
         Bytes data = in.bytes("Data", length);
+        if (length % 2 != 0) {
+            tolerated.add(
+                    "Length is " + length + "; it is an even number (Art-Net 4, ArtDmx), so a slot at 0 is added");
+            data = Bytes.of(Arrays.copyOf(data.toArray(), length + 1));
+        }
         rest(in, tolerated);
         return new ArtDmx(sequence, physical, address, data);
     }
@@ -179,12 +186,14 @@ public final class ArtNetCodec {
         int ubea = in.u8("UbeaVersion");
         int status1 = in.u8("Status1");
         int esta = in.u16LittleEndian("EstaMan");
-        String portName = in.fixedText("PortName", PORT_NAME_LENGTH);
-        String longName = in.fixedText("LongName", LONG_TEXT_LENGTH);
-        String report = in.fixedText("NodeReport", LONG_TEXT_LENGTH);
+        String portName = in.fixedText("PortName", PORT_NAME_LENGTH, tolerated, NAMES);
+        String longName = in.fixedText("LongName", LONG_TEXT_LENGTH, tolerated, NAMES);
+        String report = in.fixedText("NodeReport", LONG_TEXT_LENGTH, tolerated, NAMES);
         int ports = in.u16BigEndian("NumPorts");
         if (ports > ArtPollReply.PORTS) {
-            throw in.wrong("NumPorts", 2, "is " + ports + "; a page has at most four");
+            tolerated.add(
+                    "NumPorts is " + ports + "; a page has at most four (Art-Net 4, ArtPollReply), so four are read");
+            ports = ArtPollReply.PORTS;
         }
         Bytes portTypes = in.bytes("PortTypes", 4);
         Bytes goodInput = in.bytes("GoodInput", 4);

@@ -20,6 +20,7 @@ public final class SacnCodec {
     private static final int VECTOR_SET_PROPERTY = 2;
     private static final int VECTOR_UNIVERSE_LIST = 1;
     private static final int NAME_LENGTH = 64;
+    private static final String NAMES = "ANSI E1.31-2018 §6.2.2";
     private static final int FLAGS = 0x7000;
     private static final int ROOT_START = 16;
     private static final int FRAMING_START = 38;
@@ -76,6 +77,7 @@ public final class SacnCodec {
 
     /** What the bytes are. */
     public static Decoded<SacnPacket> decode(byte[] bytes) {
+        List<String> tolerated = new ArrayList<>();
         try {
             WireReader in = new WireReader(bytes);
             if (bytes.length < ROOT_START
@@ -93,13 +95,13 @@ public final class SacnCodec {
             length(in, "Framing Flags and Length");
             int framing = in.i32BigEndian("Framing Vector");
             if (vector == VECTOR_ROOT_DATA && framing == VECTOR_DATA) {
-                return new Decoded.Packet<>(data(in, cid), List.of());
+                return new Decoded.Packet<>(data(in, cid, tolerated), tolerated);
             }
             if (vector == VECTOR_ROOT_EXTENDED && framing == VECTOR_SYNC) {
                 return new Decoded.Packet<>(sync(in, cid), List.of());
             }
             if (vector == VECTOR_ROOT_EXTENDED && framing == VECTOR_DISCOVERY) {
-                return new Decoded.Packet<>(discovery(in, cid), List.of());
+                return new Decoded.Packet<>(discovery(in, cid, tolerated), tolerated);
             }
             return new Decoded.Unknown<>("sACN framing vector " + Integer.toUnsignedString(framing), Bytes.of(bytes));
         } catch (Malformed e) {
@@ -126,8 +128,8 @@ public final class SacnCodec {
         return value;
     }
 
-    private static SacnPacket data(WireReader in, UUID cid) throws Malformed {
-        String name = in.fixedText("Source Name", NAME_LENGTH);
+    private static SacnPacket data(WireReader in, UUID cid, List<String> tolerated) throws Malformed {
+        String name = in.fixedText("Source Name", NAME_LENGTH, tolerated, NAMES);
         int priority = in(in, "Priority", 1, in.u8("Priority"), 0, 200);
         int sync = in(in, "Synchronization Address", 2, in.u16BigEndian("Synchronization Address"), 0, 63999);
         int sequence = in.u8("Sequence Number");
@@ -164,8 +166,8 @@ public final class SacnCodec {
         return new SacnSync(cid, sequence, address);
     }
 
-    private static SacnPacket discovery(WireReader in, UUID cid) throws Malformed {
-        String name = in.fixedText("Source Name", NAME_LENGTH);
+    private static SacnPacket discovery(WireReader in, UUID cid, List<String> tolerated) throws Malformed {
+        String name = in.fixedText("Source Name", NAME_LENGTH, tolerated, NAMES);
         in.skip("Reserved", 4);
         length(in, "Universe Discovery Flags and Length");
         in(
