@@ -5,6 +5,7 @@ import java.util.Optional;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
+import zentrel.profile.OperatingSystem;
 
 /** Hop 2: by which adapter it leaves, and by which it would have to arrive. */
 final class AdapterChoice {
@@ -70,6 +71,22 @@ final class AdapterChoice {
                     Optional<Pair> meant = pair(outs, List.of(named.get()), s.delivery());
                     right = meant.isPresent() ? Optional.empty() : right;
                     anyPair = meant.isPresent() ? meant : anyPair;
+                }
+                Optional<Pair> byRoute = right.isEmpty() ? byRoute(s, from, bound, ins, named) : Optional.empty();
+                if (byRoute.isPresent()) {
+                    hop.passes(
+                            byRoute.get().out().id(),
+                            Facts.as(
+                                    "routed-without-address",
+                                    "program",
+                                    s.from(),
+                                    "bound",
+                                    bound.get(0),
+                                    "destination",
+                                    s.destinations().get(0),
+                                    "adapter",
+                                    byRoute.get().out()));
+                    return byRoute.get();
                 }
                 if (right.isEmpty() && anyPair.isPresent()) {
                     Adapter wanted = anyPair.get().out();
@@ -161,6 +178,26 @@ final class AdapterChoice {
         return real;
     }
 
+    /**
+     * The way that the system takes by its routes though the program is bound to another adapter, where it is certain and leads to the
+     * typed address.
+     */
+    private Optional<Pair> byRoute(
+            Shipment s, Host from, List<Adapter> bound, List<Adapter> ins, Optional<Adapter> named) {
+        if (!from.system().sendsByRoute().value()
+                || from.system().sendsByRoute().isDoubtful()
+                || s.delivery() != Delivery.UNICAST
+                || named.isEmpty()
+                || bound.isEmpty()) {
+            return Optional.empty();
+        }
+        return s.destinations().stream()
+                .filter(d -> PathContext.has(named.get(), d))
+                .findFirst()
+                .flatMap(d -> RouteTable.of(from).to(d))
+                .flatMap(way -> pair(List.of(way.by()), ins, s.delivery()));
+    }
+
     /** Whether none of the bound adapters has the typed address on its own network, on a system that uses only these. */
     private boolean isElsewhere(Shipment s, Host from, List<Adapter> bound, Adapter named) {
         return s.delivery() == Delivery.UNICAST
@@ -192,6 +229,26 @@ final class AdapterChoice {
                         s.from(),
                         "adapter",
                         chosen.out()));
+        if (anyPair.isPresent() && hasNoWayForAll(s, from)) {
+            Facts facts = Facts.as(
+                    s.delivery() == Delivery.MULTICAST ? "no-way-for-groups" : "no-way-for-broadcasts",
+                    "program",
+                    s.from(),
+                    "purpose",
+                    s.send(),
+                    "device",
+                    from,
+                    "partner",
+                    to,
+                    "wanted",
+                    chosen.out());
+            if (s.from().bindings().containsKey(s.send())) {
+                hop.broken(Reason.LEFT_TO_SYSTEM, s.from().id(), facts);
+            } else { // nobody has said that it names none
+                hop.atRisk(Reason.LEFT_TO_SYSTEM, s.from().id(), facts);
+            }
+            return chosen;
+        }
         if (usable.size() <= 1 || anyPair.isEmpty()) {
             return chosen;
         }
@@ -231,6 +288,17 @@ final class AdapterChoice {
             lottery(hop, s, from, to, usable, chosen);
         }
         return chosen;
+    }
+
+    /**
+     * Linux has no adapter for groups and for 255.255.255.255 where no route leads there, and says "unreachable" to a program that
+     * names none (tested against its kernel).
+     */
+    private static boolean hasNoWayForAll(Shipment s, Host from) {
+        Ipv4Address to = s.delivery() == Delivery.MULTICAST ? SocketJudge.ANY_GROUP : Ipv4Address.LIMITED_BROADCAST;
+        return from.system() == OperatingSystem.LINUX
+                && (s.delivery() == Delivery.MULTICAST || s.delivery() == Delivery.LIMITED_BROADCAST)
+                && RouteTable.of(from).to(to).isEmpty();
     }
 
     private static void lottery(HopDraft hop, Shipment s, Host from, Host to, List<Adapter> usable, Pair chosen) {

@@ -22,6 +22,12 @@ final class CarryJudge {
     void judge(HopDraft hop, Shipment s, Host from, Host to, Pair pair) {
         ttl(hop, s, from, to, pair);
         if (!pair.joined()) {
+            if (s.delivery() == Delivery.UNICAST) {
+                context.routers()
+                        .joining(pair.out(), pair.in())
+                        .flatMap(r -> Routers.adapterOn(r, pair.out()))
+                        .ifPresent(near -> stretch(hop, s, new Pair(pair.out(), near, true), from, to));
+            }
             if (routers.judge(hop, s, from, to, pair)) {
                 return;
             }
@@ -35,18 +41,27 @@ final class CarryJudge {
             return;
         }
         hop.passes(pair.in().segment().<Id<?>>map(x -> x).orElse(pair.in().id()), carried(pair));
-        isolated(hop, from, to, pair);
-        if (PathContext.sameSegment(pair.out(), pair.in())) {
-            vlan(hop, from, to, pair);
-            ring(hop, pair);
-            group(hop, s, from, to, pair);
-            unpowered(hop, from, to, pair);
+        for (Pair stretch : context.routers().stretches(pair)) {
+            stretch(hop, s, stretch, from, to);
         }
-        slow(hop, pair.out());
-        slow(hop, pair.in());
-        if (pair.out().carrier() && pair.in().carrier()) {
-            context.cutBetween(pair.out(), pair.in()).ifPresent(cut -> cut(hop, from, to, cut));
+    }
+
+    /** What lies between two adapters of one segment, on the way from one device to another. */
+    private void stretch(HopDraft hop, Shipment s, Pair stretch, Host from, Host to) {
+        Host near = context.hostOf(stretch.out()).orElse(from);
+        Host far = context.hostOf(stretch.in()).orElse(to);
+        isolated(hop, near, far, stretch);
+        if (PathContext.sameSegment(stretch.out(), stretch.in())) {
+            vlan(hop, near, far, stretch);
+            ring(hop, stretch);
+            group(hop, s, near, far, stretch);
+            unpowered(hop, near, far, stretch);
         }
+        slow(hop, stretch.out());
+        slow(hop, stretch.in());
+        context.cutBetween(stretch.out(), stretch.in())
+                .filter(cut -> !isOwn(cut, stretch.out()) && !isOwn(cut, stretch.in()))
+                .ifPresent(cut -> cut(hop, near, far, cut));
     }
 
     /** Each router takes one off the TTL, and what has none left goes no further (RFC 791, section 3.2). */
@@ -142,6 +157,12 @@ final class CarryJudge {
         if (segment.isolated()) {
             hop.broken(Reason.CLIENTS_APART, segment.id(), Facts.of("from", from, "to", to, "segment", segment));
         }
+    }
+
+    /** Whether it is a cable of the adapter itself, which is told where the adapter is judged. */
+    private boolean isOwn(CableLayout.Cut cut, Adapter adapter) {
+        return cut.box().isEmpty()
+                && context.index.cablesOf(adapter.id()).stream().anyMatch(c -> c.id().equals(cut.at()));
     }
 
     private void cut(HopDraft hop, Host from, Host to, CableLayout.Cut cut) {

@@ -42,6 +42,7 @@ final class DestinationJudge {
                 if (s.delivery() == Delivery.UNICAST && !named) {
                     misses(hop, s, to, pair.in());
                 }
+                ownAddress(hop, s, pair, destination);
                 judgeRoute(hop, s, to, pair, source, destination);
             }
         }
@@ -123,6 +124,30 @@ final class DestinationJudge {
         return Optional.empty();
     }
 
+    /** A system delivers to itself whatever is for one of its own addresses (Linux: ip route get, table local). */
+    private void ownAddress(HopDraft hop, Shipment s, Pair pair, Optional<HostAddress> destination) {
+        Host from = context.index.host(s.from().host());
+        destination
+                .flatMap(d -> PathContext.real(from).stream()
+                        .filter(a -> PathContext.has(a, d.address()))
+                        .findFirst())
+                .ifPresent(own -> hop.broken(
+                        Reason.OWN_ADDRESS,
+                        pair.in().id(),
+                        Facts.as(
+                                "itself",
+                                "address",
+                                destination.get(),
+                                "sender",
+                                from,
+                                "partner",
+                                context.index.hostOf(pair.in().id()),
+                                "adapter",
+                                pair.in(),
+                                "own",
+                                own)));
+    }
+
     private void judgeRoute(
             HopDraft hop,
             Shipment s,
@@ -149,6 +174,11 @@ final class DestinationJudge {
         } else if (s.delivery() == Delivery.FOUND && !back) {
             hop.broken(Reason.REPLY_LOST, pair.in().id(), ends.and(subnets.facts(pair.in(), pair)));
         }
+        if (s.delivery() == Delivery.FOUND
+                && !HostReceive.accepts(to, pair.in(), source.get().broadcast())) {
+            Adapter odd = subnets.odd(pair);
+            hop.atRisk(Reason.POLL_DIFFERS, odd.id(), ends.and(subnets.facts(odd, pair)));
+        }
     }
 
     /** The system sends by an adapter that does not lead there, though the one the program is bound to does. */
@@ -157,7 +187,11 @@ final class DestinationJudge {
         boolean boundLeads = s.from().binding(s.send()).mode() == BindingMode.ADAPTERS
                 && s.from().binding(s.send()).adapters().stream()
                         .map(context.index::adapter)
-                        .anyMatch(a -> !a.id().equals(pair.out().id()) && PathContext.sameSegment(a, pair.in()));
+                        .anyMatch(a -> !a.id().equals(pair.out().id())
+                                && (PathContext.sameSegment(a, pair.in())
+                                        || !context.routers()
+                                                .between(a, pair.in())
+                                                .isEmpty()));
         if (from.system().sendsByRoute().value() && boundLeads) {
             hop.broken(
                     Reason.ROUTED_ELSEWHERE,

@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import zentrel.ipv4.HostAddress;
 import zentrel.plan.*;
+import zentrel.profile.Direction;
 import zentrel.profile.Protocol;
 
 /** Judges one flow: one stream towards one port. Hops 1 to 8 depend on the two ends alone and are kept. */
@@ -241,6 +242,9 @@ final class FlowJudge {
                     Reason.SILENT,
                     stream.id(),
                     destination.map(d -> facts.and("address", d)).orElse(facts));
+        }
+        if (stream.delivery() == Delivery.FOUND && port.direction().inForce() == Direction.INPUT) {
+            named.broken(Reason.INPUT_NOT_ASKED, port.id(), Facts.of("port", port));
         }
         if (takes != protocol || !receiver.protocols().contains(protocol)) {
             protocolDiffers(letIn, stream, from, receiver, port, wire);

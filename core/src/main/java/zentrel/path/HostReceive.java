@@ -59,17 +59,23 @@ final class HostReceive {
     }
 
     private void broadcastDiffers(HopDraft hop, Shipment s, Host to, Pair pair, HostAddress from, HostAddress at) {
-        boolean own = isBroadcastOf(List.of(pair.in()), from.broadcast());
-        Sourced<Boolean> onAny = to.system().receivesOnAny();
-        boolean others = onAny.value() && isBroadcastOf(PathContext.real(to), from.broadcast());
-        if (own || (others && !onAny.isDoubtful())) {
+        if (accepts(to, pair.in(), from.broadcast())) {
             return;
         }
+        Sourced<Boolean> onAny = to.system().receivesOnAny();
+        boolean others = onAny.value() && isBroadcastOf(PathContext.real(to), from.broadcast());
         Adapter odd = subnets.odd(pair);
         Facts facts = subnets.facts(odd, pair)
                 .in(others ? "other-adapter" : "")
                 .and("program", s.from(), "source", from, "partner", to, "destination", at);
         hop.broken(Reason.BROADCAST_DIFFERS, odd.id(), others ? facts.restingOn(onAny) : facts);
+    }
+
+    /** Whether a broadcast address is one that a host takes for its own on an adapter. */
+    static boolean accepts(Host to, Adapter in, Ipv4Address broadcast) {
+        Sourced<Boolean> onAny = to.system().receivesOnAny();
+        return isBroadcastOf(List.of(in), broadcast)
+                || (onAny.value() && !onAny.isDoubtful() && isBroadcastOf(PathContext.real(to), broadcast));
     }
 
     private static boolean isBroadcastOf(List<Adapter> adapters, Ipv4Address broadcast) {
@@ -136,27 +142,9 @@ final class HostReceive {
 
     private void duplicate(HopDraft hop, Shipment s, Adapter in, HostAddress address) {
         List<Adapter> holders = context.holdersOf(in.segment().orElseThrow(), address.address());
-        Optional<Adapter> own = holders.stream()
-                .filter(a -> context.index.hostOf(a.id()).id().equals(s.from().host()))
-                .findFirst();
-        if (own.isPresent()) {
-            // a system delivers to itself whatever is for one of its own addresses (Linux: ip route get, table local)
-            hop.broken(
-                    Reason.DUPLICATE,
-                    in.id(),
-                    Facts.as(
-                            "itself",
-                            "address",
-                            address,
-                            "sender",
-                            context.index.hostOf(own.get().id()),
-                            "partner",
-                            context.index.hostOf(in.id()),
-                            "adapter",
-                            in,
-                            "own",
-                            own.get()));
-        } else if (holders.size() > 1) {
+        boolean own = holders.stream()
+                .anyMatch(a -> context.index.hostOf(a.id()).id().equals(s.from().host()));
+        if (!own && holders.size() > 1) {
             Adapter last = holders.get(holders.size() - 1);
             hop.atRisk(
                     Reason.DUPLICATE,

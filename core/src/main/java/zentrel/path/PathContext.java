@@ -277,6 +277,11 @@ public final class PathContext {
                 && stream.application().equals(at.id());
     }
 
+    /** The device of an adapter; empty for a loopback that the plan does not list. */
+    Optional<Host> hostOf(Adapter adapter) {
+        return index.find(adapter.id()).map(a -> index.hostOf(a.id()));
+    }
+
     boolean hasPower(Host host) {
         return dark(host).isEmpty();
     }

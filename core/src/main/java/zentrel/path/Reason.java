@@ -67,6 +67,8 @@ public enum Reason {
     SILENT("discovery.silent", NAMED, "universe.not-delivered"),
     /** The sender gives no copy to programs on its own computer. */
     NO_LOCAL_COPY("universe.no-local-copy", NAMED, "universe.no-local-copy"),
+    /** The sender has the receiver's address itself, so its system keeps what is sent there. */
+    OWN_ADDRESS("address.own", NAMED, "address.duplicate"),
     /** The sender has no route to the receiver. */
     NO_ROUTE("address.unreachable", NAMED, "address.unreachable"),
     /** The sender's system sends it by another adapter than the program is bound to, which does not lead there. */
@@ -75,6 +77,10 @@ public enum Reason {
     REPLY_LOST("discovery.no-return", NAMED, "discovery.no-return"),
     /** Sent to those found, and no port there is on this number. */
     NOBODY_ASKED("universe.nobody-asked", NAMED, "universe.off-by-one"),
+    /** Sent to those found, and the port is an input, for which nobody is sent anything. */
+    INPUT_NOT_ASKED("universe.nobody-asked-as-input", NAMED, "port.direction"),
+    /** Sent to those found, and a poll to the sender's broadcast address is not for the receiver. */
+    POLL_DIFFERS("discovery.poll-differs", NAMED, "address.mask-differs"),
     /** The link's destination is not an address of the receiver. */
     WRONG_TARGET("control.wrong-target", NAMED, "control.wrong-target"),
 

@@ -84,6 +84,51 @@ final class Routers {
                 .or(() -> all.stream().findFirst());
     }
 
+    /** The router's adapter on the segment of another adapter: one that is up, where it has several one that sees the other. */
+    static Optional<Adapter> adapterOn(Host router, Adapter adapter) {
+        List<Adapter> all = router.adapters().stream()
+                .filter(a -> a.isUp() && PathContext.sameSegment(a, adapter))
+                .toList();
+        return all.stream()
+                .filter(a -> first(adapter)
+                        .filter(x -> PathContext.sees(a, x.address()))
+                        .isPresent())
+                .findFirst()
+                .or(() -> all.stream().findFirst());
+    }
+
+    /**
+     * The stretches of a way: from a sender to the first router, from router to router, from the last to the receiver; or the one from
+     * sender to receiver where they share a segment.
+     */
+    List<Pair> stretches(Pair pair) {
+        List<Host> by = between(pair.out(), pair.in());
+        if (by.isEmpty()) {
+            return List.of(pair);
+        }
+        List<Pair> all = new ArrayList<>();
+        Adapter out = pair.out();
+        for (int i = 0; i < by.size(); i++) {
+            Optional<Adapter> near = adapterOn(by.get(i), out);
+            Optional<Adapter> far =
+                    i + 1 < by.size() ? towards(by.get(i), by.get(i + 1)) : adapterOn(by.get(i), pair.in());
+            if (near.isEmpty() || far.isEmpty()) {
+                return all; // whatever keeps them apart is told of the routers
+            }
+            all.add(new Pair(out, near.get(), true));
+            out = far.get();
+        }
+        all.add(new Pair(out, pair.in(), true));
+        return all;
+    }
+
+    private static Optional<Adapter> towards(Host router, Host next) {
+        return next.adapters().stream()
+                .filter(Adapter::isUp)
+                .flatMap(a -> adapterOn(router, a).stream())
+                .findFirst();
+    }
+
     /** The address of an adapter that others know it by: its first. */
     static Optional<HostAddress> first(Adapter adapter) {
         return adapter.addresses().stream().map(AdapterAddress::inForce).findFirst();
@@ -161,6 +206,7 @@ final class Routers {
     /** The router that a way leads to. */
     Optional<Host> at(RouteTable.Way way) {
         return way.via()
+                .filter(via -> !PathContext.has(way.by(), via)) // what is for itself goes nowhere
                 .flatMap(via -> all.stream()
                         .filter(r -> r.adapters().stream()
                                 .anyMatch(x ->

@@ -11,7 +11,7 @@ import zentrel.profile.OperatingSystem;
 /** Hop 7: whether the receiver's firewall lets it in and its program listens where it arrives. */
 final class SocketJudge {
     /** Of the groups of sACN (ANSI E1.31-2018 §9.3.1); routes are for all of them alike. */
-    private static final Ipv4Address ANY_GROUP = Ipv4Address.of(239, 255, 0, 1);
+    static final Ipv4Address ANY_GROUP = Ipv4Address.of(239, 255, 0, 1);
 
     private final PathContext context;
 

@@ -35,12 +35,17 @@ public final class Sources {
     public static final Sourced<Boolean> MACOS_SERVICE_ORDER =
             memory(true, "macOS chooses the adapter that is higher in its service order.", "", 80);
 
+    public static final Sourced<Double> FIREWALL_ANSWER =
+            memory(3.0, "A firewall lets in for 3 s what may be the answer to what a program sent.", "", 75);
+
     // --- Art-Net ---
 
     public static final Sourced<Double> ARTNET_MERGE_LAPSE =
             memory(10.0, "A node that merges drops a source that was silent for 10 s.", "Art-Net 4, merging", 85);
     public static final Sourced<Integer> ARTNET_MERGED_SOURCES =
             memory(2, "A node merges two Art-Net sources and ignores a third.", "Art-Net 4, merging", 85);
+    public static final Sourced<Boolean> ARTNET_SOURCE_BY_ADDRESS =
+            memory(true, "A node tells Art-Net sources apart by address and physical input.", "Art-Net 4, merging", 85);
     public static final Sourced<Double> ARTSYNC_LAPSE =
             memory(4.0, "A node stays synchronous for 4 s after an ArtSync.", "Art-Net 4, ArtSync", 85);
     public static final Sourced<Double> ARTPOLL_LIMIT = memory(
@@ -98,8 +103,10 @@ public final class Sources {
             MACOS_KEEPS_ADDRESS,
             WINDOWS_LOWER_METRIC,
             MACOS_SERVICE_ORDER,
+            FIREWALL_ANSWER,
             ARTNET_MERGE_LAPSE,
             ARTNET_MERGED_SOURCES,
+            ARTNET_SOURCE_BY_ADDRESS,
             ARTSYNC_LAPSE,
             ARTPOLL_LIMIT,
             ARTNET_ADDRESS_MASK,

@@ -258,7 +258,7 @@ class JudgedRightlyTest {
                 "'system':'linux','adapters':[{'id':'bb','name':'Wired','segment':'n','addresses':['10.31.0.5/16']}]",
                 unicast,
                 "artnet");
-        assertThat(universe(own)).isEqualTo("address.duplicate");
+        assertThat(universe(own)).isEqualTo("address.own");
         assertThat(finding(own, "address.duplicate").text()).contains("Desk delivers what it sends there to itself");
         assertThat(fixes(own, "address.duplicate")).isNotEmpty();
     }

@@ -26,6 +26,8 @@ class PathWordsTest {
     private static final Set<Reason> LIKE_OTHERS = EnumSet.of(
             Reason.NUMBERS_DIFFER,
             Reason.NOBODY_ASKED,
+            Reason.INPUT_NOT_ASKED,
+            Reason.OWN_ADDRESS,
             Reason.GROUP_NOT_JOINED,
             Reason.ATTACHED_ELSEWHERE,
             Reason.FAR_NO_POWER,

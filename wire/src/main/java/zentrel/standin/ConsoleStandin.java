@@ -39,6 +39,7 @@ public final class ConsoleStandin implements AutoCloseable {
     private static final long POLL_NANOS = 2_500_000_000L;
     private static final long DISCOVERY_NANOS = 10_000_000_000L;
 
+    private final StandinSite artnetSite;
     private final StandinSite site;
     private final ConsoleSpec spec;
     private final Map<String, SentUniverse> sent = new LinkedHashMap<>();
@@ -55,7 +56,13 @@ public final class ConsoleStandin implements AutoCloseable {
 
     /** A console that sends nothing yet. */
     public ConsoleStandin(StandinSite site, ConsoleSpec spec, Consumer<StandinEvent> listener) {
-        this.site = site;
+        this(site, site, spec, listener);
+    }
+
+    /** A console that sends the two protocols by different adapters of one computer. */
+    public ConsoleStandin(StandinSite artnet, StandinSite sacn, ConsoleSpec spec, Consumer<StandinEvent> listener) {
+        this.artnetSite = artnet;
+        this.site = sacn;
         this.spec = spec;
         this.failedSends = new FailedSends(listener);
         this.found = new FoundNodes(listener, this::isFor, this::isNewNode);
@@ -79,11 +86,11 @@ public final class ConsoleStandin implements AutoCloseable {
         boolean finds = sent.values().stream().anyMatch(s -> s.stream.delivery() == Delivery.FOUND);
         sacn = site.openToSend();
         if (finds) {
-            artnet =
-                    site.open(ArtNetPacket.PORT, p -> found.take(p, site.clock().now()));
+            artnet = artnetSite.open(
+                    ArtNetPacket.PORT, p -> found.take(p, site.clock().now()));
             timers.add(site.clock().every(now, POLL_NANOS, this::poll));
         } else {
-            artnet = sacn;
+            artnet = artnetSite.openToSend();
         }
         if (sent.values().stream().anyMatch(s -> s.stream.protocol() == Protocol.SACN)) {
             timers.add(site.clock().every(now, DISCOVERY_NANOS, this::announce));
@@ -217,12 +224,19 @@ public final class ConsoleStandin implements AutoCloseable {
         return switch (s.delivery()) {
             case UNICAST -> new LinkedHashSet<>(s.to());
             case MULTICAST -> Set.of(SacnUniverse.group(s.wire()));
-            case BROADCAST -> Set.of(site.adapter().broadcast());
+            case BROADCAST -> Set.of(siteOf(s).adapter().broadcast());
             case DIRECT -> Set.of(); // leaves by the box's own connectors, not by the network
             case LIMITED_BROADCAST ->
-                Set.of(site.adapter().loopback() ? site.adapter().broadcast() : Ipv4Address.LIMITED_BROADCAST);
+                Set.of(
+                        siteOf(s).adapter().loopback()
+                                ? siteOf(s).adapter().broadcast()
+                                : Ipv4Address.LIMITED_BROADCAST);
             case FOUND -> new TreeSet<>(found.nodesOf(s.wire()));
         };
+    }
+
+    private StandinSite siteOf(ConsoleStream stream) {
+        return stream.protocol() == Protocol.ARTNET ? artnetSite : site;
     }
 
     private void synchronize(int universe) {
@@ -238,7 +252,7 @@ public final class ConsoleStandin implements AutoCloseable {
     private void poll() {
         found.forget(site.clock().now());
         byte[] bytes = ArtNetCodec.encode(ArtPoll.plain());
-        send(artnet, SendIntent.ASKING, site.adapter().broadcast(), ArtNetPacket.PORT, bytes);
+        send(artnet, SendIntent.ASKING, artnetSite.adapter().broadcast(), ArtNetPacket.PORT, bytes);
     }
 
     private void announce() {

@@ -49,7 +49,7 @@ public record DeviceSpec(
     }
 
     /** Its console, where it sends anything. */
-    Optional<ConsoleSpec> console() {
+    public Optional<ConsoleSpec> console() {
         return streams.isEmpty() ? Optional.empty() : Optional.of(new ConsoleSpec(name, cid, streams, false, sync));
     }
 }

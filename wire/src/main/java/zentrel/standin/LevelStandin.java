@@ -68,6 +68,7 @@ public final class LevelStandin implements AutoCloseable {
         }
     }
 
+    private final StandinSite artnetSite;
     private final StandinSite site;
     private final String name;
     private final List<StandinPort> ports;
@@ -108,7 +109,20 @@ public final class LevelStandin implements AutoCloseable {
             boolean answersPolls,
             Predicate<Ipv4Address> planned,
             Consumer<StandinEvent> listener) {
-        this.site = site;
+        this(site, site, name, ports, answersPolls, planned, listener);
+    }
+
+    /** A stand-in that takes the two protocols on different adapters of one computer. */
+    public LevelStandin(
+            StandinSite artnet,
+            StandinSite sacn,
+            String name,
+            List<StandinPort> ports,
+            boolean answersPolls,
+            Predicate<Ipv4Address> planned,
+            Consumer<StandinEvent> listener) {
+        this.artnetSite = artnet;
+        this.site = sacn;
         this.name = name;
         this.ports = List.copyOf(ports);
         this.answersPolls = answersPolls;
@@ -138,7 +152,7 @@ public final class LevelStandin implements AutoCloseable {
     }
 
     private void open() throws IOException {
-        artnet = site.openWithBroadcasts(ArtNetPacket.PORT, this::artnet);
+        artnet = artnetSite.openWithBroadcasts(ArtNetPacket.PORT, this::artnet);
         UdpPort port = site.open(SacnPacket.PORT, this::sacn);
         sacn = port;
         Set<Integer> universes = ports.stream()
@@ -207,7 +221,7 @@ public final class LevelStandin implements AutoCloseable {
                                                 <= poll.target().get().highest().value()))) {
             return;
         }
-        for (ArtPollReply reply : PollPages.of(site.adapter().address().address(), name, artnetPorts)) {
+        for (ArtPollReply reply : PollPages.of(artnetSite.adapter().address().address(), name, artnetPorts)) {
             // Replies go to the Art-Net port, whatever port the poll came from.
             SendResult sent = artnet.send(SendIntent.ASKING, from, ArtNetPacket.PORT, ArtNetCodec.encode(reply));
             if (sent.failed()) {

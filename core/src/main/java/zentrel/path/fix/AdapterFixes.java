@@ -42,7 +42,7 @@ final class AdapterFixes {
             case NOT_A_HOST, FAR_NOT_A_HOST ->
                 remedies.addresses().giveAddress(adapter(facts, "adapter"), facts.number("place"), Optional.empty());
             case NOT_DELIVERED, WRONG_TARGET, ATTACHED_ELSEWHERE -> destination(facts);
-            case NO_ROUTE, REPLY_LOST, BROADCAST_DIFFERS -> joinSubnets(facts);
+            case NO_ROUTE, REPLY_LOST, BROADCAST_DIFFERS, POLL_DIFFERS -> joinSubnets(facts);
             case SOURCE_CHECK ->
                 facts.is("no-route")
                         ? joinSubnets(facts)
@@ -51,7 +51,7 @@ final class AdapterFixes {
                 first(adapter(facts, "adapter"))
                         .map(own -> List.of(remedies.aim(facts.get("sent", Id.class), own.address())))
                         .orElse(List.of());
-            case DUPLICATE -> duplicate(facts);
+            case DUPLICATE, OWN_ADDRESS -> duplicate(facts);
             case ADDRESS_NOT_USED, FAR_ADDRESS_NOT_USED -> usedRange(facts);
             case FIREWALL -> firewall(facts);
             default -> throw new IllegalArgumentException("No fix of an adapter for " + issue.reason());

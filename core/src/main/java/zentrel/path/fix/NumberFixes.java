@@ -36,7 +36,7 @@ final class NumberFixes {
                 List.of(
                         remedies.setPriority(stream(facts), below(facts.number("high"))),
                         remedies.silence(stream(facts)));
-            case WRONG_WAY -> List.of(remedies.portOutput(port(facts)));
+            case WRONG_WAY, INPUT_NOT_ASKED -> List.of(remedies.portOutput(port(facts)));
             case PORT_OFF -> List.of(remedies.portOn(port(facts)));
             case PREVIEW -> List.of(remedies.live(stream(facts)));
             case TWO_SOURCES -> twoSources(facts);

@@ -21,6 +21,8 @@ public final class PathWords {
     private static final Map<Reason, Reason> LIKE = Map.ofEntries(
             Map.entry(Reason.NUMBERS_DIFFER, Reason.OFF_BY_ONE),
             Map.entry(Reason.NOBODY_ASKED, Reason.OFF_BY_ONE),
+            Map.entry(Reason.OWN_ADDRESS, Reason.DUPLICATE),
+            Map.entry(Reason.INPUT_NOT_ASKED, Reason.WRONG_WAY),
             Map.entry(Reason.GROUP_NOT_JOINED, Reason.OFF_BY_ONE),
             Map.entry(Reason.ATTACHED_ELSEWHERE, Reason.WRONG_TARGET),
             Map.entry(Reason.FAR_NO_POWER, Reason.NO_POWER),

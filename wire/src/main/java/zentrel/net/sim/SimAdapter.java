@@ -208,9 +208,7 @@ public final class SimAdapter extends SimSocket {
             asking.packets.remove(0);
         }
         asking.packets.add(new Waiting(packet, udp));
-        if (asking.tries == 1 && asking.packets.size() == 1) {
-            request(next, packet);
-        }
+        request(next, packet);
     }
 
     private void ask(Ipv4Address next, Asking asking) {
@@ -227,7 +225,7 @@ public final class SimAdapter extends SimSocket {
                 ask(next, asking);
             } else {
                 asked.remove(next);
-                asking.packets.forEach(w -> host.unanswered(w.packet(), next));
+                asking.packets.forEach(w -> host.unanswered(w.packet(), next, w.udp()));
             }
         });
     }
@@ -258,7 +256,7 @@ public final class SimAdapter extends SimSocket {
     @Override
     void receive(Frame frame) {
         boolean forUs = frame.target() == mac || frame.isForAll() || frame.isForGroup();
-        if (!forUs) {
+        if (!forUs || !concerns(frame)) {
             return; // flooded past it
         }
         Optional<Reason> closed = whyNotReceiving();
@@ -285,6 +283,11 @@ public final class SimAdapter extends SimSocket {
         }
     }
 
+    /** Whether it is of any interest here; a question for somebody else's address is not. */
+    boolean concerns(Frame frame) {
+        return !(frame.body() instanceof Frame.Arp arp) || arp.answer() || host.has(arp.target());
+    }
+
     private void arp(Frame.Arp arp, long packet) {
         if (arp.answer()) {
             neighbours.put(
@@ -303,10 +306,23 @@ public final class SimAdapter extends SimSocket {
             net().drop(packet, unaddressed.get(), place());
             return;
         }
+        if (arp.sender().equals(arp.target())) {
+            return; // an announcement
+        }
         boolean own = has(arp.target()) || (host.traits().receivesOnAny() && host.has(arp.target()));
         if (own) {
             Frame.Arp answer = new Frame.Arp(true, mac, /* sender= */ arp.target(), /* target= */ arp.sender());
             transmit(Frame.of(packet, mac, arp.senderMac(), answer));
+        }
+    }
+
+    /** Tells all on its cable which addresses it has (RFC 5227 §2.3), as systems do when they come up. */
+    public void announce() {
+        if (whyNotSending().isEmpty()) {
+            for (HostAddress own : addresses) {
+                Frame.Arp arp = new Frame.Arp(false, mac, /* sender= */ own.address(), /* target= */ own.address());
+                transmit(Frame.of(0, mac, Frame.EVERYBODY, arp));
+            }
         }
     }
 

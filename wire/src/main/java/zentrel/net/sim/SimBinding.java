@@ -1,5 +1,6 @@
 package zentrel.net.sim;
 
+import java.util.List;
 import java.util.Optional;
 import zentrel.ipv4.Ipv4Address;
 
@@ -13,7 +14,12 @@ public sealed interface SimBinding {
 
     /** One adapter, and where it has several addresses, one of them. */
     static SimBinding to(SimAdapter adapter, Optional<Ipv4Address> address) {
-        return new One(adapter, address);
+        return new On(List.of(adapter), address);
+    }
+
+    /** Several adapters: it is sent by the first, and all are heard. */
+    static SimBinding to(List<SimAdapter> adapters) {
+        return new On(adapters, Optional.empty());
     }
 
     /** {@link #AUTOMATIC}. */
@@ -22,6 +28,17 @@ public sealed interface SimBinding {
     /** {@link #LOOPBACK}. */
     record Loopback() implements SimBinding {}
 
-    /** One adapter. */
-    record One(SimAdapter adapter, Optional<Ipv4Address> address) implements SimBinding {}
+    /** Named adapters. */
+    record On(List<SimAdapter> adapters, Optional<Ipv4Address> address) implements SimBinding {
+        public On {
+            adapters = List.copyOf(adapters);
+            if (adapters.isEmpty()) {
+                throw new IllegalArgumentException("A binding to adapters names one at least.");
+            }
+        }
+
+        SimAdapter first() {
+            return adapters.get(0);
+        }
+    }
 }

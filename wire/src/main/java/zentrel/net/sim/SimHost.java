@@ -11,6 +11,7 @@ import zentrel.net.NetAdapter;
 import zentrel.net.NetHost;
 import zentrel.net.SendResult;
 import zentrel.path.Reason;
+import zentrel.source.Sources;
 
 /**
  * A simulated computer: its adapters, its routes, its one table of UDP ports, its firewall. A router is one that passes on what is for
@@ -22,6 +23,10 @@ public final class SimHost {
 
     private static final int USUAL_TTL = 64; // RFC 1340, IP option numbers
     private static final int GROUP_TTL = 1; // RFC 1112 §6.1
+
+    /** How long a firewall lets in what may be the answer to what a port sent. */
+    private static final long ASKED_NANOS = Math.round(Sources.FIREWALL_ANSWER.value() * 1e9);
+
     private static final NetAdapter LOOPBACK =
             new NetAdapter("lo", new HostAddress(Ipv4Address.LOOPBACK, 8), true, false, true);
 
@@ -119,6 +124,7 @@ public final class SimHost {
 
     SendResult send(SimPort from, Ipv4Address to, int toPort, byte[] payload) {
         long packet = net.nextPacket();
+        net.sent(packet, from.program().place(), to, payload);
         if (!traits.powered()) {
             net.drop(packet, Reason.NO_POWER, place);
             return SendResult.refused("It has no power.");
@@ -134,6 +140,13 @@ public final class SimHost {
             net.clock().at(net.clock().now(), () -> local(packet, udp(source, from, to, toPort, USUAL_TTL, payload)));
             return SendResult.LEFT;
         }
+        Optional<Reason> boundClosed = from.binding() instanceof SimBinding.On on && !traits.sendsByRoute()
+                ? on.first().whyNotSending()
+                : Optional.empty();
+        if (boundClosed.isPresent() && from.binding() instanceof SimBinding.On on) {
+            net.drop(packet, boundClosed.get(), on.first().place());
+            return SendResult.refused("The adapter " + on.first().name() + " does not send.");
+        }
         Optional<SimRoutes.Hop> hop = way(from, to, toAll);
         if (hop.isEmpty()) {
             net.drop(packet, Reason.NO_ROUTE, from.program().place());
@@ -145,6 +158,7 @@ public final class SimHost {
             net.drop(packet, closed.get(), by.place());
             return SendResult.refused("The adapter " + by.name() + " does not send.");
         }
+        net.left(packet, by.place());
         Ipv4Address source = from.boundAddress().orElse(hop.get().source()).address();
         Frame.Udp udp = udp(source, from, to, toPort, to.isMulticast() ? GROUP_TTL : USUAL_TTL, payload);
         if (toAll) {
@@ -176,13 +190,13 @@ public final class SimHost {
     }
 
     private boolean isBroadcast(SimPort from, Ipv4Address to) {
-        return (from.binding() instanceof SimBinding.One one && one.adapter().isBroadcast(to))
+        return (from.binding() instanceof SimBinding.On on && on.first().isBroadcast(to))
                 || adapters.stream().anyMatch(a -> a.isBroadcast(to));
     }
 
     private Optional<SimRoutes.Hop> way(SimPort from, Ipv4Address to, boolean toAll) {
-        if (from.binding() instanceof SimBinding.One one) {
-            SimAdapter bound = one.adapter();
+        if (from.binding() instanceof SimBinding.On on) {
+            SimAdapter bound = on.first();
             boolean byRoute = traits.sendsByRoute() && !to.isMulticast() && !to.equals(Ipv4Address.LIMITED_BROADCAST);
             if (bound.addresses().isEmpty() || (toAll && !byRoute)) {
                 return Optional.of(new SimRoutes.Hop(
@@ -194,7 +208,8 @@ public final class SimHost {
             }
             return byRoute ? routes.to(to).or(() -> routes.by(bound, to)) : routes.by(bound, to);
         }
-        return routes.to(to);
+        boolean toAllOfAny = to.isMulticast() || to.equals(Ipv4Address.LIMITED_BROADCAST);
+        return toAllOfAny && !traits.groupsByRoute() ? routes.lowestMetric(to) : routes.to(to);
     }
 
     /** Programs of this computer that joined the group, or hear broadcasts, on the adapter by which it leaves. */
@@ -221,7 +236,7 @@ public final class SimHost {
             boolean hears = udp.destination().isMulticast()
                     ? port.hasJoined(udp.destination(), Optional.empty())
                     : udp.destination().isLoopback()
-                            ? !(port.binding() instanceof SimBinding.One)
+                            ? !(port.binding() instanceof SimBinding.On)
                             : hearsAt(port, udp.destination());
             if (hears) {
                 port.deliver(packet, LOOPBACK, udp);
@@ -232,26 +247,29 @@ public final class SimHost {
         }
     }
 
-    /** Nobody answered for an address on the own cable. */
-    void unanswered(long packet, Ipv4Address next) {
-        net.drop(packet, Reason.NOT_DELIVERED, place + " " + next);
+    /** Nobody answered for an address on the own cable: the receiver's, or that of the router that leads there. */
+    void unanswered(long packet, Ipv4Address next, Frame.Udp udp) {
+        net.drop(packet, next.equals(udp.destination()) ? Reason.NOT_DELIVERED : Reason.NO_ROUTE, place);
     }
 
     // --- receiving ---
 
-    /** The adapter on which a group is joined; empty for loopback. */
-    Optional<SimAdapter> adapterForGroups(SimBinding binding, Ipv4Address group) {
-        if (binding instanceof SimBinding.One one) {
-            return Optional.of(one.adapter());
+    /** The adapters on which a group is joined; none for loopback. */
+    List<SimAdapter> adaptersForGroups(SimBinding binding, Ipv4Address group) {
+        if (binding instanceof SimBinding.On on) {
+            return on.adapters();
         }
         if (binding instanceof SimBinding.Loopback) {
-            return Optional.empty();
+            return List.of();
         }
-        return routes.to(group)
+        return routes
+                .to(group)
                 .map(SimRoutes.Hop::by)
                 .or(() -> adapters.stream()
                         .filter(a -> a.isUsable() && !a.addresses().isEmpty())
-                        .findFirst());
+                        .findFirst())
+                .stream()
+                .toList();
     }
 
     void receive(SimAdapter in, long packet, Frame.Udp udp, boolean toOurMac) {
@@ -311,6 +329,10 @@ public final class SimHost {
     /** A group came that nobody joined on this adapter: on another one, or not at all. */
     void notJoined(SimAdapter in, long packet, Frame.Udp udp) {
         List<SimPort> open = ports.getOrDefault(udp.destinationPort(), List.of());
+        if (open.isEmpty()) {
+            net.drop(packet, Reason.FAR_NOT_RUNNING, place);
+            return;
+        }
         boolean elsewhere = open.stream().anyMatch(p -> p.hasJoined(udp.destination()));
         boolean loopback = !open.isEmpty() && open.stream().allMatch(p -> p.binding() instanceof SimBinding.Loopback);
         if (loopback) {
@@ -345,7 +367,7 @@ public final class SimHost {
         if (!toAll
                 && hearing.size() > 1) { // one of those that share a port: the one bound to the address, else the last
             SimPort winner = hearing.stream()
-                    .filter(p -> p.binding() instanceof SimBinding.One)
+                    .filter(p -> p.binding() instanceof SimBinding.On)
                     .reduce((a, b) -> b)
                     .orElse(hearing.get(hearing.size() - 1));
             hearing.stream()
@@ -355,7 +377,8 @@ public final class SimHost {
             hearing = List.of(winner);
         }
         for (SimPort port : hearing) {
-            if (firewall.lets(in.place(), port.program().place(), port.port())) {
+            boolean asked = net.clock().now() - port.lastSent() < ASKED_NANOS;
+            if (asked || firewall.lets(in.place(), port.program().place(), port.port())) {
                 port.deliver(packet, in.seen(in.addresses().get(0)), udp);
             } else {
                 net.drop(packet, Reason.FIREWALL, place);
@@ -365,14 +388,14 @@ public final class SimHost {
 
     private static boolean hearsOn(SimPort port, SimAdapter in) {
         return port.binding() instanceof SimBinding.Automatic
-                || (port.binding() instanceof SimBinding.One one && one.adapter() == in);
+                || (port.binding() instanceof SimBinding.On on && on.adapters().contains(in));
     }
 
     private static boolean hearsAt(SimPort port, Ipv4Address address) {
-        if (port.binding() instanceof SimBinding.One one) {
-            return one.address()
+        if (port.binding() instanceof SimBinding.On on) {
+            return on.address()
                     .map(address::equals)
-                    .orElseGet(() -> one.adapter().has(address));
+                    .orElseGet(() -> on.adapters().stream().anyMatch(a -> a.has(address)));
         }
         return port.binding() instanceof SimBinding.Automatic;
     }

@@ -10,6 +10,7 @@ import java.util.Random;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.net.Clock;
 import zentrel.path.Reason;
 
@@ -95,6 +96,8 @@ public final class SimNet {
     private final Map<String, SimSwitch> switches = new LinkedHashMap<>();
     private final List<Consumer<Drop>> dropListeners = new ArrayList<>();
     private final List<Arrivals> arrivalListeners = new ArrayList<>();
+    private final List<Sends> sendListeners = new ArrayList<>();
+    private final List<Departures> departureListeners = new ArrayList<>();
     private long now;
     private long orders;
     private long packets;
@@ -112,6 +115,30 @@ public final class SimNet {
          * @param program what the net calls the program
          */
         void arrived(long packet, String adapter, String program);
+    }
+
+    /** Told of each packet that a program sends, whether it gets anywhere or not. */
+    @FunctionalInterface
+    public interface Sends {
+        /**
+         * A packet is sent.
+         *
+         * @param packet its number
+         * @param program what the net calls the program
+         * @param payload not to be written to
+         */
+        void sent(long packet, String program, Ipv4Address to, byte[] payload);
+    }
+
+    /** Told of each packet that leaves a computer. */
+    @FunctionalInterface
+    public interface Departures {
+        /**
+         * A packet leaves.
+         *
+         * @param adapter what the net calls the adapter
+         */
+        void left(long packet, String adapter);
     }
 
     /** An empty network at time 0. */
@@ -169,6 +196,26 @@ public final class SimNet {
 
     public void onArrival(Arrivals listener) {
         arrivalListeners.add(listener);
+    }
+
+    public void onSend(Sends listener) {
+        sendListeners.add(listener);
+    }
+
+    void sent(long packet, String program, Ipv4Address to, byte[] payload) {
+        for (int i = 0; i < sendListeners.size(); i++) {
+            sendListeners.get(i).sent(packet, program, to, payload);
+        }
+    }
+
+    public void onDeparture(Departures listener) {
+        departureListeners.add(listener);
+    }
+
+    void left(long packet, String adapter) {
+        for (int i = 0; i < departureListeners.size(); i++) {
+            departureListeners.get(i).left(packet, adapter);
+        }
     }
 
     void drop(long packet, Reason reason, String place) {

@@ -24,8 +24,10 @@ final class SimPort implements UdpPort {
     private final boolean localCopy;
     private final Consumer<Packet> received;
 
-    /** The groups that it joined, with the adapter on which; none for loopback. */
-    private final Map<Ipv4Address, Optional<SimAdapter>> groups = new HashMap<>();
+    /** The groups that it joined, with the adapters on which; none for loopback. */
+    private final Map<Ipv4Address, List<SimAdapter>> groups = new HashMap<>();
+
+    private long lastSent = Long.MIN_VALUE / 2;
 
     SimPort(
             SimHost host,
@@ -70,26 +72,35 @@ final class SimPort implements UdpPort {
         if (groups.containsKey(group)) {
             return;
         }
-        Optional<SimAdapter> on = host.adapterForGroups(binding, group);
+        List<SimAdapter> on = host.adaptersForGroups(binding, group);
         groups.put(group, on);
-        on.ifPresent(a -> a.join(group));
+        on.forEach(a -> a.join(group));
     }
 
     @Override
     public void leave(Ipv4Address group) {
-        Optional.ofNullable(groups.remove(group)).flatMap(a -> a).ifPresent(a -> a.leave(group));
+        groups.getOrDefault(group, List.of()).forEach(a -> a.leave(group));
+        groups.remove(group);
     }
 
+    /** Whether it joined a group on an adapter; on loopback where that is empty. */
     boolean hasJoined(Ipv4Address group, Optional<SimAdapter> on) {
-        return groups.containsKey(group) && groups.get(group).equals(on);
+        List<SimAdapter> joined = groups.get(group);
+        return joined != null && (on.isPresent() ? joined.contains(on.get()) : joined.isEmpty());
     }
 
     boolean hasJoined(Ipv4Address group) {
         return groups.containsKey(group);
     }
 
+    /** When it sent something last, by the net's clock. */
+    long lastSent() {
+        return lastSent;
+    }
+
     @Override
     public SendResult send(SendIntent intent, Ipv4Address to, int toPort, byte[] payload) {
+        lastSent = host.net().clock().now();
         return host.send(this, to, toPort, payload);
     }
 
@@ -108,9 +119,9 @@ final class SimPort implements UdpPort {
 
     /** The address at which it hears what is for one of an adapter's addresses, where it is bound to one. */
     Optional<HostAddress> boundAddress() {
-        return binding instanceof SimBinding.One one
-                ? one.address()
-                        .flatMap(x -> one.adapter().addresses().stream()
+        return binding instanceof SimBinding.On on
+                ? on.address()
+                        .flatMap(x -> on.first().addresses().stream()
                                 .filter(a -> a.address().equals(x))
                                 .findFirst())
                 : Optional.empty();

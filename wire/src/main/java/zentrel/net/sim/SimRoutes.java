@@ -68,6 +68,18 @@ final class SimRoutes {
         }
     }
 
+    /** By the adapter that is up and has the lowest metric, whatever its routes. */
+    Optional<Hop> lowestMetric(Ipv4Address destination) {
+        List<Candidate> all = new ArrayList<>();
+        for (SimAdapter adapter : host.simAdapters()) {
+            if (adapter.isUsable() && !adapter.addresses().isEmpty()) {
+                HostAddress own = adapter.addresses().get(0);
+                all.add(new Candidate(0, adapter.metric(), new Hop(adapter, destination, own)));
+            }
+        }
+        return best(all);
+    }
+
     private Optional<Hop> best(List<Candidate> all) {
         List<Hop> best = new ArrayList<>();
         int prefix = -1;

@@ -196,17 +196,24 @@ public final class SimSwitch {
             if (peer.isEmpty()) {
                 continue;
             }
-            String beyond = peer.get().place();
+            SimSocket beyond = peer.get();
             if (out.vlan != ANY_VLAN && vlan != ANY_VLAN && out.vlan != vlan) {
-                net.drop(frame.packet(), Reason.VLANS_DIFFER, beyond);
+                drop(frame, Reason.VLANS_DIFFER, beyond, beyond.place());
             } else if (traits.isolated() && in.wireless && out.wireless) {
-                net.drop(frame.packet(), Reason.CLIENTS_APART, beyond);
-            } else if (out.isCut()) {
-                net.drop(frame.packet(), Reason.CABLE_OUT, out.cable());
+                drop(frame, Reason.CLIENTS_APART, beyond, beyond.place());
+            } else if (out.isCut() && !(beyond instanceof SimAdapter)) { // an adapter tells it itself
+                drop(frame, Reason.CABLE_OUT, beyond, out.cable());
             } else {
                 peers.add(peer.get());
             }
         }
         net.deliver(peers, frame.passedOn(vlan));
+    }
+
+    /** Tells that a frame ends on its way to a socket, where it is of any interest there. */
+    private void drop(Frame frame, Reason reason, SimSocket beyond, String where) {
+        if (!(beyond instanceof SimAdapter adapter) || adapter.concerns(frame)) {
+            net.drop(frame.packet(), reason, where);
+        }
     }
 }
