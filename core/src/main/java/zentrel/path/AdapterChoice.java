@@ -229,7 +229,8 @@ final class AdapterChoice {
                         s.from(),
                         "adapter",
                         chosen.out()));
-        if (anyPair.isPresent() && hasNoWayForAll(s, from)) {
+        boolean isSaid = s.from().bindings().containsKey(s.send());
+        if (anyPair.isPresent() && (isSaid || usable.size() <= 1) && hasNoWayForAll(s, from)) {
             Facts facts = Facts.as(
                     s.delivery() == Delivery.MULTICAST ? "no-way-for-groups" : "no-way-for-broadcasts",
                     "program",
@@ -242,7 +243,7 @@ final class AdapterChoice {
                     to,
                     "wanted",
                     chosen.out());
-            if (s.from().bindings().containsKey(s.send())) {
+            if (isSaid) {
                 hop.broken(Reason.LEFT_TO_SYSTEM, s.from().id(), facts);
             } else { // nobody has said that it names none
                 hop.atRisk(Reason.LEFT_TO_SYSTEM, s.from().id(), facts);

@@ -162,6 +162,7 @@ final class CarryJudge {
     /** Whether it is a cable of the adapter itself, which is told where the adapter is judged. */
     private boolean isOwn(CableLayout.Cut cut, Adapter adapter) {
         return cut.box().isEmpty()
+                && !adapter.carrier()
                 && context.index.cablesOf(adapter.id()).stream().anyMatch(c -> c.id().equals(cut.at()));
     }
 

@@ -346,7 +346,7 @@ class RulesTest {
                 arguments("universe.number-range", "s3", 1, stream("s3", s -> s.withWire(40000))),
                 arguments("universe.number-range", "a2", 8, port("a2", p -> p.withWire(0))),
                 arguments("universe.preview", "s2", 9, stream("s2", s -> s.withPreview(true))),
-                arguments("port.direction", "a1", 9, port("a1", p -> p.withDirection(Direction.INPUT))),
+                arguments("port.direction", "a1", 4, port("a1", p -> p.withDirection(Direction.INPUT))),
                 arguments("port.disabled", "a2", 9, port("a2", p -> p.withEnabled(false))),
                 arguments("patch.overlap", "x2", 10, fixture("x2", new Break(N1, 20, 12))),
                 arguments("patch.past-end", "x4", 10, fixture("x4", new Break(N3, 512, 2))),

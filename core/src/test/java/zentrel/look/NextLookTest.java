@@ -73,6 +73,8 @@ class NextLookTest {
         SignalPath broken = paths(plan).stream()
                 .filter(p -> p.verdict() == Verdict.BROKEN && p.hops().count() == 10)
                 .filter(p -> p.source().isPresent() && p.receiver().isPresent())
+                .filter(p -> p.hops().filter(h -> h.verdict() == Verdict.BROKEN).count() == 1
+                        && p.decisive().orElseThrow().kind().number() <= 7)
                 .findFirst()
                 .orElseThrow();
         int dies = broken.hops().toList().indexOf(broken.decisive().orElseThrow());

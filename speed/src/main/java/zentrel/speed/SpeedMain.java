@@ -27,7 +27,7 @@ import zentrel.file.PlanFileException;
 import zentrel.plan.Plan;
 import zentrel.text.Version;
 
-/** Measures and prints: machine, JVM, check and path by JMH, the start of the window beside a trivial one. */
+/** Measures and prints: machine, JVM, check and path by JMH, packets beside plain C, the start of the window beside a trivial one. */
 public final class SpeedMain {
     private static final String VERSION = Version.current();
     private static final int PAIRS = 11;
@@ -42,7 +42,7 @@ public final class SpeedMain {
 
     private SpeedMain() {}
 
-    /** The first argument is the checkout; with others only those parts are measured: plans, whole, answers, drag, flow, windows. */
+    /** The first argument is the checkout; with others only those parts are measured: plans, whole, wire, answers, drag, flow, windows. */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         Path home = Path.of(args.length > 0 ? args[0] : ".");
         System.out.printf(
@@ -60,6 +60,9 @@ public final class SpeedMain {
         }
         if (parts.isEmpty() || parts.contains("whole")) {
             WholeSpeed.print();
+        }
+        if (parts.isEmpty() || parts.contains("wire")) {
+            WireSpeed.print(home);
         }
         if (parts.isEmpty() || parts.contains("answers")) {
             answers(home);
