@@ -69,6 +69,7 @@ final class ListenCommand implements Callable<Integer> {
             seen = found.streams();
             rest = new Rest(found.unreadable(), found.notListed(), found.announced());
             Nets.requireReceived(found.trouble().stream().findFirst());
+            found.remarks().forEach(out::remark);
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }

@@ -51,6 +51,7 @@ public final class StreamWatch implements AutoCloseable {
      * @param announced the sACN universes that sources announce and that are not listened to, in order
      * @param answers the Art-Net universes that the outputs of each device wait for, as its answers to polls say
      * @param trouble what kept it from receiving all, as sentences
+     * @param remarks what the system granted less of than was asked for, and what to do, as sentences
      */
     public record Found(
             List<StreamSeen> streams,
@@ -58,7 +59,8 @@ public final class StreamWatch implements AutoCloseable {
             long unreadable,
             List<Integer> announced,
             Map<Ipv4Address, Set<Integer>> answers,
-            List<String> trouble) {}
+            List<String> trouble,
+            List<String> remarks) {}
 
     private final NetHost host;
     private final NetAdapter adapter;
@@ -202,7 +204,8 @@ public final class StreamWatch implements AutoCloseable {
                     unreadable,
                     announced.stream().boxed().toList(),
                     copy,
-                    trouble);
+                    trouble,
+                    a == null ? List.of() : a.remarks());
         });
     }
 

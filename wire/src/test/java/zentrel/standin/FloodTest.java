@@ -21,6 +21,7 @@ import zentrel.live.StreamWatch;
 import zentrel.net.Guarded;
 import zentrel.net.OutputGuard;
 import zentrel.net.SendIntent;
+import zentrel.net.TriedNet;
 import zentrel.net.UdpPort;
 import zentrel.net.real.RealNet;
 import zentrel.packet.Bytes;
@@ -240,5 +241,49 @@ class FloodTest {
             assertThat(events).anyMatch(e -> e.toString().contains("<U+001B>"));
             assertThat(PlainText.fault(watch.found().streams().get(0).name())).isEmpty();
         }
+    }
+
+    /** A million packets of made-up sources: after the tables are full nothing grows any more. */
+    @Test
+    void madeUpSourcesDoNotFillTheMemory() throws Exception {
+        try (TriedNet simulated = TriedNet.Kind.SIMULATED.open()) {
+            StandinSite site = simulated.asking("62.9.1");
+            StreamWatch watch = new StreamWatch(site.host(), site.adapter());
+            watch.start(List.of());
+            LevelStandin node = new LevelStandin(
+                    simulated.asking("62.9.2"),
+                    "Node",
+                    List.of(new StandinPort("p", Protocol.SACN, 5, true, true)),
+                    true,
+                    e -> {});
+            node.start();
+            UdpPort stranger = simulated.sending("62.9.3");
+            long full = 0;
+            for (int round = 0; round < 5; round++) {
+                for (int i = 0; i < 200_000; i++) {
+                    byte[] data = data(round * 200_000 + i, 5 + i % 3, 1 + i % 60_000, 100, 9);
+                    stranger.send(SendIntent.SETTING, simulated.at("62.9.1"), SacnPacket.PORT, data);
+                    stranger.send(SendIntent.SETTING, simulated.at("62.9.2"), SacnPacket.PORT, data);
+                    if (i % 1000 == 0) {
+                        int[] steps = {0};
+                        simulated.until(() -> steps[0]++ > 20); // what was sent arrives
+                    }
+                }
+                simulated.until(() -> watch.found().streams().size() >= 70_000);
+                long used = heap();
+                if (round == 1) {
+                    full = used;
+                } else if (round > 1) {
+                    assertThat(used).as("heap in round %d", round).isLessThan(full + full / 20);
+                }
+            }
+            assertThat(watch.found().streams()).hasSizeLessThanOrEqualTo(70_000);
+        }
+    }
+
+    private static long heap() {
+        System.gc();
+        Runtime runtime = Runtime.getRuntime();
+        return runtime.totalMemory() - runtime.freeMemory();
     }
 }

@@ -11,6 +11,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -166,7 +167,10 @@ final class HearRow extends HBox implements AutoCloseable {
                     : " " + Counted.of(found.notListed(), "packet") + " from more sources not listed.";
             return new Found(
                     heard(found),
-                    notListed + found.trouble().stream().map(t -> " " + t).collect(Collectors.joining()));
+                    notListed
+                            + Stream.concat(found.trouble().stream(), found.remarks().stream())
+                                    .map(t -> " " + t)
+                                    .collect(Collectors.joining()));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return new Found(List.of(), "");

@@ -1,5 +1,6 @@
 package zentrel.net.sim;
 
+import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 
 /**
@@ -42,6 +43,9 @@ record Frame(long packet, long source, long target, Body body, int passed, int v
             LEAVE
         }
     }
+
+    /** Asking for an address, and giving one (RFC 2131, as far as it matters here). */
+    record Dhcp(long client, HostAddress address, boolean given) implements Body {}
 
     /** The hardware address of a group (RFC 1112 §6.4): 01-00-5E and the last 23 bits. */
     static long macOf(Ipv4Address group) {

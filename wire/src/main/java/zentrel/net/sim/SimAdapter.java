@@ -47,6 +47,8 @@ public final class SimAdapter extends SimSocket {
     private final Map<Ipv4Address, Asking> asked = new HashMap<>();
     private final Map<Ipv4Address, Integer> groups = new HashMap<>();
     private int metric;
+    private Optional<SimDhcp.Server> server = Optional.empty();
+    private Optional<SimDhcp> client = Optional.empty();
     private boolean enabled = true;
     private boolean carrier = true;
 
@@ -74,6 +76,16 @@ public final class SimAdapter extends SimSocket {
     public SimAdapter withMetric(int value) {
         metric = value;
         return this;
+    }
+
+    /** Lets it give out addresses to those on its cable that ask, from the first to the last. */
+    public void serve(Ipv4Address first, Ipv4Address last) {
+        server = Optional.of(new SimDhcp.Server(this, first, last));
+    }
+
+    /** Lets it ask for an address, from now on; where nobody gives one it assigns itself one. */
+    public void obtain() {
+        client = Optional.of(SimDhcp.begin(this));
     }
 
     public void setEnabled(boolean on) {
@@ -278,6 +290,12 @@ public final class SimAdapter extends SimSocket {
             }
         } else if (body instanceof Frame.Arp arp) {
             arp(arp, frame.packet());
+        } else if (body instanceof Frame.Dhcp dhcp) {
+            if (dhcp.given()) {
+                client.ifPresent(c -> c.given(dhcp.address()));
+            } else {
+                server.ifPresent(s -> s.asked(dhcp.client()));
+            }
         } else if (body instanceof Frame.Igmp igmp && igmp.kind() == Frame.Igmp.Kind.QUERY) {
             Set.copyOf(groups.keySet()).forEach(this::report);
         }
