@@ -232,7 +232,7 @@ final class Endings {
                 .or(() -> byAnother(f))
                 .or(() -> anothers(f))
                 .or(() -> first(f.sent(), d -> d.reason() == Reason.NO_ROUTE)
-                        .filter(e -> layout.share(f.sender(), f.host())))
+                        .filter(e -> layout.boundLead(f.from(), f.stream().protocol(), f.host())))
                 .orElseGet(() -> nowhere(f));
     }
 
