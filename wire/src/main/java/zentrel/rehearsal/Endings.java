@@ -159,7 +159,7 @@ final class Endings {
     }
 
     private Optional<Ending> named(Flow f, boolean polls) {
-        Optional<Reason> closed = f.sent().stream().allMatch(s -> s.departures.isEmpty())
+        Optional<Reason> closed = isMissed(f) || f.sent().stream().allMatch(s -> s.departures.isEmpty())
                 ? layout.closed(f.from(), f.stream().protocol())
                 : Optional.empty();
         if (closed.isPresent()) {

@@ -129,6 +129,9 @@ final class RandomRig {
                 universe++;
             }
         }
+        if (random.nextInt(4) == 0) {
+            bridge(universe, receivers, ports);
+        }
         for (int i = 0; i < receivers.size(); i++) {
             receiver(receivers.get(i), ports.get(i));
         }
@@ -139,6 +142,48 @@ final class RandomRig {
             }
         }
         return cabled ? cabled(plan) : plan;
+    }
+
+    /** A box that takes a universe by sACN from a desk and sends it on by Art-Net to a node. */
+    private void bridge(int universe, List<Receiver> receivers, List<List<Port>> ports) {
+        int to = random.nextInt(receivers.size());
+        String network = receivers.get(to).network();
+        String own = network.equals("light") ? "10.41.7.1" : "10.42.7.1";
+        String u = "u" + universe;
+        sketch.host(
+                "bridge",
+                "Bridge",
+                HostKind.OTHER,
+                "Hut",
+                OperatingSystem.LINUX,
+                "",
+                adapter("bridge", "Net", network, own));
+        sketch.application(
+                "bridge-app",
+                "Bridge",
+                "bridge",
+                ApplicationKind.BRIDGE,
+                "",
+                Map.of(Purpose.ARTNET_SEND, "bridge.net", Purpose.SACN_LISTEN, "bridge.net"));
+        sketch.universe(u, "U" + universe, universe);
+        sketch.stream("desk0-" + u, "desk0-app", u, Protocol.SACN, Delivery.UNICAST, 100, false);
+        streams.add(new Stream("desk0-" + u, Delivery.UNICAST, List.of(Ipv4Address.parse(own))));
+        sketch.receiver(
+                "bridge-in",
+                "Bridge in",
+                "bridge-app",
+                Set.of(Protocol.SACN),
+                List.of(PlanSketch.port("bridge.in", "In", PortKind.INTERNAL, Protocol.SACN, universe, u)));
+        Delivery delivery = one(List.of(Delivery.FOUND, Delivery.BROADCAST));
+        sketch.stream("bridge-" + u, "bridge-app", u, Protocol.ARTNET, delivery, 100, false);
+        ports.get(to)
+                .add(PlanSketch.port(
+                        receivers.get(to).id() + ".p" + universe,
+                        "P" + universe,
+                        PortKind.DMX,
+                        Protocol.ARTNET,
+                        universe,
+                        u));
     }
 
     private void receiver(Receiver r, List<Port> ports) {

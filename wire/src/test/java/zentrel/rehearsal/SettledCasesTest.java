@@ -99,8 +99,7 @@ class SettledCasesTest {
         Plan plan = sketch.plan();
         return delivery == Delivery.UNICAST
                 ? plan.with(
-                        Kind.STREAM.id("s"),
-                        x -> x.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.parse(address))))
+                        Kind.STREAM.id("s"), x -> x.withDelivery(Delivery.UNICAST, List.of(Ipv4Address.parse(address))))
                 : plan;
     }
 
@@ -109,8 +108,7 @@ class SettledCasesTest {
     }
 
     private static Plan address(Plan plan, Id<Adapter> at, String text) {
-        AdapterAddress address =
-                new AdapterAddress(Setting.of(HostAddress.parse(text)), AddressOrigin.MANUAL);
+        AdapterAddress address = new AdapterAddress(Setting.of(HostAddress.parse(text)), AddressOrigin.MANUAL);
         return plan.with(at, a -> a.withAddresses(List.of(address)));
     }
 
@@ -145,8 +143,14 @@ class SettledCasesTest {
         Plan one = rig(linux, false, Protocol.ARTNET, Delivery.UNICAST);
         return Stream.of(
                 // the path was wrong: it looked at VLANs within a segment only
-                of("a VLAN before the router", vlan(vlan(routed, DESK, 10), Kind.ADAPTER.id("router.light"), 20), "network.vlan"),
-                of("a VLAN behind the router", vlan(vlan(routed, NODE, 10), Kind.ADAPTER.id("router.media"), 20), "network.vlan"),
+                of(
+                        "a VLAN before the router",
+                        vlan(vlan(routed, DESK, 10), Kind.ADAPTER.id("router.light"), 20),
+                        "network.vlan"),
+                of(
+                        "a VLAN behind the router",
+                        vlan(vlan(routed, NODE, 10), Kind.ADAPTER.id("router.media"), 20),
+                        "network.vlan"),
                 // the path was wrong: a poll to 10.41.255.255 is for nobody whose mask is another
                 of("a poll that is not taken", address(found, NODE, "10.41.20.1/8"), "discovery.poll-differs"),
                 // the path was wrong: a reply lists an input as an input, so nothing is sent there
@@ -167,7 +171,10 @@ class SettledCasesTest {
                                 Binding.to(Kind.ADAPTER.id("desk.talk"))),
                         "adapter.wrong"),
                 // the path was wrong: "Network is unreachable" (tried between namespaces)
-                of("a group without a route, on Linux", bound(group, Purpose.SACN_SEND, Binding.AUTOMATIC), "adapter.automatic"),
+                of(
+                        "a group without a route, on Linux",
+                        bound(group, Purpose.SACN_SEND, Binding.AUTOMATIC),
+                        "adapter.automatic"),
                 // the path was wrong: what is for itself goes nowhere
                 of(
                         "a gateway that is its own address",
@@ -203,8 +210,7 @@ class SettledCasesTest {
         SignalPath path =
                 new SignalPaths(plan).ofUniverse(Kind.UNIVERSE.id("u")).paths().get(0);
         assertThat(path.issues()
-                        .filter(i -> i.verdict().compareTo(Verdict.AT_RISK) >= 0
-                                && i.reason() != Reason.NOT_CONNECTED)
+                        .filter(i -> i.verdict().compareTo(Verdict.AT_RISK) >= 0 && i.reason() != Reason.NOT_CONNECTED)
                         .map(Issue::reason)
                         .map(Reason::code)
                         .findFirst()
