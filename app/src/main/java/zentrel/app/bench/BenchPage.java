@@ -1,6 +1,5 @@
 package zentrel.app.bench;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -421,7 +420,7 @@ public final class BenchPage implements PageView {
                 "9  " + (to.contains(" of ") ? to.substring(0, to.indexOf(" of ")) : "port"),
                 "slot " + at + " = " + levels().words(levels[at - 1] & 0xFF),
                 sights.get(HopKind.WINS));
-        List<Fixture> fixtures = fixtures(index, stream);
+        List<Fixture> fixtures = Lamps.lit(path, index, stream);
         lampsTitle.setText("10  What it lights: " + Counted.of(fixtures.size(), "fixture"));
         for (Fixture fixture : fixtures) {
             lamps.show(fixture, stream, levels);
@@ -435,14 +434,6 @@ public final class BenchPage implements PageView {
             return new byte[512];
         }
         return run.get().levels(index.port(port.get()));
-    }
-
-    private List<Fixture> fixtures(PlanIndex index, Stream stream) {
-        List<Fixture> list = new ArrayList<>();
-        path.flatMap(SignalPath::receiver)
-                .flatMap(r -> r.as(Kind.PORT))
-                .ifPresent(p -> index.linesOf(p).forEach(l -> list.addAll(index.fixturesOn(l.id()))));
-        return list.isEmpty() ? index.fixturesIn(stream.universe()) : list;
     }
 
     /** Ends all stand-ins. */

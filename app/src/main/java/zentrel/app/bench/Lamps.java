@@ -1,6 +1,9 @@
 package zentrel.app.bench;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Pane;
@@ -9,7 +12,10 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polyline;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
+import zentrel.path.SignalPath;
 import zentrel.plan.Fixture;
+import zentrel.plan.Kind;
+import zentrel.plan.PlanIndex;
 import zentrel.plan.Stream;
 
 /** The fixtures that a stream reaches: each filled as far as its highest slot is up, the selected one between corner ticks. */
@@ -26,6 +32,15 @@ final class Lamps extends FlowPane {
         this.document = document;
         setMinHeight(52);
         setPrefWrapLength(800);
+    }
+
+    /** The fixtures behind the port where a path ends; where no line is described there, all of the universe. */
+    static List<Fixture> lit(Optional<SignalPath> path, PlanIndex index, Stream stream) {
+        List<Fixture> list = new ArrayList<>();
+        path.flatMap(SignalPath::receiver)
+                .flatMap(r -> r.as(Kind.PORT))
+                .ifPresent(p -> index.linesOf(p).forEach(l -> list.addAll(index.fixturesOn(l.id()))));
+        return list.isEmpty() ? index.fixturesIn(stream.universe()) : list;
     }
 
     /** Adds a fixture with the levels of its universe. */
