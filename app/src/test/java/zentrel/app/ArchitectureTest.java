@@ -58,6 +58,7 @@ class ArchitectureTest {
     private static final Map<String, String> WIRE_MAY_NEED = Map.of(
             "packet", "ipv4 universe", // codecs: bytes and values, no sockets
             "net", "ipv4 path source", // of path only the names of reasons: simulatedNetsJudgeForThemselves
+            "rehearsal", "ipv4 net packet path plan profile source standin universe", // of path the same
             "standin", "control ipv4 net packet plan profile source text universe",
             "live", "compare ipv4 net packet plan profile source text universe");
 
@@ -123,6 +124,13 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .haveNameMatching("zentrel\\.(path\\.(?!Reason|HopKind).*|(plan|check|load|contest|routing)\\..*)")
+                .check(ALL);
+        noClasses()
+                .that()
+                .resideInAPackage("zentrel.rehearsal..")
+                .should()
+                .dependOnClassesThat()
+                .haveNameMatching("zentrel\\.(path\\.(?!Reason|HopKind).*|(check|load|contest)\\..*)")
                 .check(ALL);
         noClasses()
                 .that()

@@ -35,6 +35,7 @@ import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
 import zentrel.plan.Stream;
+import zentrel.standin.NotModelled;
 import zentrel.standin.PlanRun;
 import zentrel.standin.StandinEvent;
 import zentrel.text.Counted;
@@ -138,7 +139,7 @@ final class BenchRun implements Evidence, AutoCloseable {
                 run = started;
                 line(started.standinCount() + " stand-ins started on loopback"
                         + (guard.state() == OutputGuard.State.ARMED ? "" : "; no level leaves before output is armed"));
-                started.notModelled().forEach(n -> line("not modelled: " + n.words()));
+                notModelled(started.notModelled());
                 Platform.runLater(() -> done.accept(Optional.empty()));
             } catch (IOException e) {
                 guard.set(OutputGuard.State.LISTEN);
@@ -146,6 +147,15 @@ final class BenchRun implements Evidence, AutoCloseable {
                 Platform.runLater(() -> done.accept(Optional.of("The stand-ins could not start. " + e.getMessage())));
             }
         });
+    }
+
+    /** Says what the stand-ins do not do, one of each kind and how many more there are. */
+    private void notModelled(List<NotModelled> all) {
+        Map<NotModelled.What, List<NotModelled>> kinds = new EnumMap<>(NotModelled.What.class);
+        all.forEach(n -> kinds.computeIfAbsent(n.what(), w -> new ArrayList<>()).add(n));
+        kinds.values()
+                .forEach(kind -> line("not modelled: " + kind.get(0).words()
+                        + (kind.size() > 1 ? " The same of " + (kind.size() - 1) + " more." : "")));
     }
 
     void stop(Runnable done) {
