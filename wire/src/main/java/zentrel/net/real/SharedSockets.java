@@ -49,7 +49,7 @@ final class SharedSockets {
 
     private static final System.Logger LOG = System.getLogger(SharedSockets.class.getName());
 
-    private record Key(NetAdapter adapter, int port) {}
+    private record Key(String adapter, Ipv4Address address, int port) {}
 
     private static final Map<Key, SharedSockets> OPEN = new HashMap<>();
     private static final ByteBuffer BUFFER = ByteBuffer.allocateDirect(LARGEST_DATAGRAM);
@@ -88,7 +88,7 @@ final class SharedSockets {
 
     /** The sockets of a port, opened where this process has none yet; a port 0 is always a new one. */
     static SharedSockets open(NetLoop loop, NetAdapter adapter, int port) throws IOException {
-        Key key = new Key(adapter, port);
+        Key key = new Key(adapter.name(), adapter.address().address(), port);
         SharedSockets open = OPEN.get(key);
         if (open == null || port == 0) {
             open = new SharedSockets(loop, adapter, key);
