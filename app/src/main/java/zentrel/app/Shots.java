@@ -100,6 +100,7 @@ final class Shots {
                 },
                 "bench-started");
         steps.removeLast();
+        steps.add(new Step(3000, () -> {})); // until they run
         view(
                 4,
                 3500,
