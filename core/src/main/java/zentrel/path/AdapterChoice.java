@@ -83,7 +83,7 @@ final class AdapterChoice {
                                     "bound",
                                     bound.get(0),
                                     "destination",
-                                    s.destinations().get(0),
+                                    meant(s, named.orElseThrow()).orElseThrow(),
                                     "adapter",
                                     byRoute.get().out()));
                     return byRoute.get();
@@ -191,11 +191,14 @@ final class AdapterChoice {
                 || bound.isEmpty()) {
             return Optional.empty();
         }
-        return s.destinations().stream()
-                .filter(d -> PathContext.has(named.get(), d))
-                .findFirst()
+        return meant(s, named.get())
                 .flatMap(d -> RouteTable.of(from).to(d))
                 .flatMap(way -> pair(List.of(way.by()), ins, s.delivery()));
+    }
+
+    /** The typed address that an adapter has. */
+    private static Optional<Ipv4Address> meant(Shipment s, Adapter named) {
+        return s.destinations().stream().filter(d -> PathContext.has(named, d)).findFirst();
     }
 
     /** Whether none of the bound adapters has the typed address on its own network, on a system that uses only these. */

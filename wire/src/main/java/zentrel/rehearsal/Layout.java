@@ -9,6 +9,7 @@ import zentrel.path.Reason;
 import zentrel.plan.Adapter;
 import zentrel.plan.Application;
 import zentrel.plan.Binding;
+import zentrel.plan.BindingMode;
 import zentrel.plan.Cable;
 import zentrel.plan.CableKind;
 import zentrel.plan.Host;
@@ -73,19 +74,28 @@ final class Layout {
         return segments(b.adapters()).stream().anyMatch(near::contains);
     }
 
+    /** The adapters that a binding names, or stands for; none where it is left to the system, or loopback. */
+    List<Adapter> named(Binding binding, Host host) {
+        return switch (binding.mode()) {
+            case ADAPTERS -> binding.adapters().stream().map(index::adapter).toList();
+            case FIRST -> real(host).stream().limit(1).toList();
+            case ALL -> real(host);
+            case AUTOMATIC, LOOPBACK -> List.of();
+        };
+    }
+
+    /** The adapters of a device but loopback. */
+    static List<Adapter> real(Host host) {
+        return host.adapters().stream()
+                .filter(a -> a.kind() != AdapterKind.LOOPBACK)
+                .toList();
+    }
+
     /** Whether any adapter that a program may send by is on a segment of a device. */
     boolean boundLead(Application program, Protocol protocol, Host to) {
         Binding binding = program.binding(Purpose.sending(protocol));
-        List<Adapter> real = index.host(program.host()).adapters().stream()
-                .filter(a -> a.kind() != AdapterKind.LOOPBACK)
-                .toList();
-        List<Adapter> by = switch (binding.mode()) {
-            case ADAPTERS -> binding.adapters().stream().map(index::adapter).toList();
-            case FIRST -> real.stream().limit(1).toList();
-            case ALL, AUTOMATIC -> real;
-            case LOOPBACK -> List.of();
-        };
-        Set<Id<Segment>> near = segments(by);
+        Host host = index.host(program.host());
+        Set<Id<Segment>> near = segments(binding.mode() == BindingMode.AUTOMATIC ? real(host) : named(binding, host));
         return segments(to.adapters()).stream().anyMatch(near::contains);
     }
 

@@ -29,7 +29,6 @@ import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
 import zentrel.plan.Purpose;
 import zentrel.plan.Stream;
-import zentrel.profile.AdapterKind;
 import zentrel.profile.Protocol;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.DeviceSpec;
@@ -52,6 +51,7 @@ public final class Rehearsal {
 
     private final Plan plan;
     private final PlanIndex index;
+    private final Layout layout;
     private final PlanNet built;
     private final SimNet net;
     private final Trace trace;
@@ -68,6 +68,7 @@ public final class Rehearsal {
     public Rehearsal(Plan plan, long seed) throws IOException {
         this.plan = plan;
         this.index = plan.index();
+        this.layout = new Layout(index);
         this.net = new SimNet(seed);
         this.built = new PlanNet(plan, net);
         this.trace = new Trace(net);
@@ -121,27 +122,16 @@ public final class Rehearsal {
         return 1 + Math.floorMod(places.getOrDefault(stream, 0), SLOTS);
     }
 
-    private List<Adapter> real(Host host) {
-        return host.adapters().stream()
-                .filter(a -> a.kind() != AdapterKind.LOOPBACK)
-                .toList();
-    }
-
     private List<StandinSite> sending(Application program, Host host, Protocol protocol) {
         Binding binding = program.binding(Purpose.sending(protocol));
         boolean copy = program.output(protocol).alsoHere().map(s -> s.inForce()).orElse(true);
-        List<Adapter> by = switch (binding.mode()) {
-            case ADAPTERS -> binding.adapters().stream().map(index::adapter).toList();
-            case FIRST -> real(host).stream().limit(1).toList();
-            case ALL -> real(host);
-            case AUTOMATIC, LOOPBACK -> List.of();
-        };
+        List<Adapter> by = layout.named(binding, host);
         SimHost sim = built.of(host);
         if (binding.mode() == BindingMode.LOOPBACK) {
             return List.of(site(sim.program(PlanNet.place(program.id()), SimBinding.LOOPBACK, copy), Optional.empty()));
         }
         if (by.isEmpty()) {
-            Optional<Adapter> seen = real(host).stream()
+            Optional<Adapter> seen = Layout.real(host).stream()
                     .filter(a -> a.isUp() && !a.addresses().isEmpty())
                     .findFirst();
             return List.of(site(sim.program(PlanNet.place(program.id()), SimBinding.AUTOMATIC, copy), seen));
@@ -159,12 +149,7 @@ public final class Rehearsal {
     private StandinSite listening(Application program, Host host, Purpose purpose) {
         Binding binding = program.binding(purpose);
         SimHost sim = built.of(host);
-        List<Adapter> on = switch (binding.mode()) {
-            case ADAPTERS -> binding.adapters().stream().map(index::adapter).toList();
-            case FIRST -> real(host).stream().limit(1).toList();
-            case ALL -> real(host);
-            case AUTOMATIC, LOOPBACK -> List.of();
-        };
+        List<Adapter> on = layout.named(binding, host);
         List<SimAdapter> adapters = on.stream().map(built::of).toList();
         SimBinding bound = binding.mode() == BindingMode.LOOPBACK
                 ? SimBinding.LOOPBACK
@@ -177,7 +162,7 @@ public final class Rehearsal {
                                 : SimBinding.to(adapters);
         return site(
                 sim.program(PlanNet.place(program.id()), bound, true),
-                on.isEmpty() ? real(host).stream().findFirst() : Optional.of(on.get(0)));
+                on.isEmpty() ? Layout.real(host).stream().findFirst() : Optional.of(on.get(0)));
     }
 
     private static StandinSite site(NetHost program, Optional<Adapter> adapter) {

@@ -39,8 +39,6 @@ import zentrel.universe.SacnUniverse;
  * protocols, several sources, loss, synchronization. All of it lives in the net's turn; levels may be read from anywhere.
  */
 public final class LevelStandin implements AutoCloseable {
-    private static final System.Logger LOG = System.getLogger(LevelStandin.class.getName());
-
     private static final long SWEEP_NANOS = 200_000_000L;
 
     /** Sources by universe remembered at once, so that each is reported as heard once and not at every packet. */
@@ -371,7 +369,6 @@ public final class LevelStandin implements AutoCloseable {
             Optional.ofNullable(sweeper).ifPresent(Clock.Timer::cancel);
             Optional.ofNullable(artnet).ifPresent(UdpPort::close);
             Optional.ofNullable(sacn).ifPresent(UdpPort::close);
-            LOG.log(System.Logger.Level.DEBUG, "{0} stopped.", name);
         });
     }
 }

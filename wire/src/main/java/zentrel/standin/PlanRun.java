@@ -25,7 +25,6 @@ import zentrel.packet.osc.OscCodec;
 import zentrel.packet.osc.OscMessage;
 import zentrel.plan.Application;
 import zentrel.plan.ControlLink;
-import zentrel.plan.Delivery;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
 import zentrel.plan.OscInput;
@@ -253,11 +252,6 @@ public final class PlanRun implements AutoCloseable {
             throw new IOException(sent.why());
         }
         return sent.left();
-    }
-
-    /** Whether a stream is delivered to those found, so that it needs a poll and its answer first. */
-    public static boolean needsPoll(Stream stream) {
-        return stream.delivery() == Delivery.FOUND;
     }
 
     @Override

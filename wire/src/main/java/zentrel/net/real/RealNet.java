@@ -68,6 +68,7 @@ public final class RealNet implements NetHost {
         NetAdapter adapter = request.adapter()
                 .orElseThrow(() -> new IOException("A port of Zentrel is bound to an adapter; name the adapter."));
         RealPort port = call(() -> new RealPort(loop, adapter, request, received));
+        ports.removeIf(p -> !p.isOpen()); // those that were closed by themselves
         ports.add(port);
         return port;
     }

@@ -28,7 +28,7 @@ final class RealPort implements UdpPort {
     private final SharedSockets sockets;
     private final SharedSockets.Listener listener;
     private final Egress egress;
-    private boolean open = true;
+    private volatile boolean open = true;
 
     RealPort(NetLoop loop, NetAdapter adapter, PortRequest asked, Consumer<Packet> received) throws IOException {
         this.loop = loop;
@@ -53,6 +53,10 @@ final class RealPort implements UdpPort {
         });
         one.allowCoreThreadTimeOut(true);
         return one;
+    }
+
+    boolean isOpen() {
+        return open;
     }
 
     @Override

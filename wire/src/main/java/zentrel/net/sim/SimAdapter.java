@@ -2,7 +2,6 @@ package zentrel.net.sim;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -146,10 +145,6 @@ public final class SimAdapter extends SimSocket {
             }
         }
         return false;
-    }
-
-    boolean sees(Ipv4Address address) {
-        return addresses.stream().anyMatch(a -> a.sees(address));
     }
 
     boolean isBroadcast(Ipv4Address address) {
@@ -350,10 +345,6 @@ public final class SimAdapter extends SimSocket {
         return groups.containsKey(group);
     }
 
-    boolean hasJoinedAny() {
-        return !groups.isEmpty();
-    }
-
     void join(Ipv4Address group) {
         if (groups.merge(group, 1, Integer::sum) == 1) {
             report(group);
@@ -369,10 +360,5 @@ public final class SimAdapter extends SimSocket {
         if (left == null) {
             transmit(Frame.of(0, mac, Frame.macOf(group), new Frame.Igmp(Frame.Igmp.Kind.LEAVE, group)));
         }
-    }
-
-    /** The groups that it has joined. */
-    Set<Ipv4Address> joined() {
-        return new HashSet<>(groups.keySet());
     }
 }

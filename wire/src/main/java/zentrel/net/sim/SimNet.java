@@ -1,7 +1,6 @@
 package zentrel.net.sim;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -175,10 +174,6 @@ public final class SimNet {
     /** Joins two sockets by a cable. */
     public void cable(String place, SimSocket from, SimSocket to, boolean connected) {
         from.joinTo(to, place, connected);
-    }
-
-    Collection<SimSwitch> switches() {
-        return switches.values();
     }
 
     long nextMac() {

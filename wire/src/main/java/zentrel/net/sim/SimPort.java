@@ -148,5 +148,6 @@ final class SimPort implements UdpPort {
             leave(group);
         }
         host.close(this);
+        program.forget(this);
     }
 }

@@ -66,6 +66,11 @@ final class SimProgram implements NetHost {
                 Optional.of(adapter.address().address()));
     }
 
+    /** A port was closed by itself. */
+    void forget(SimPort port) {
+        ports.remove(port);
+    }
+
     @Override
     public void run(Runnable task) {
         task.run(); // whoever has the net has its turn

@@ -79,10 +79,6 @@ public final class SimSwitch {
         return place;
     }
 
-    SwitchTraits traits() {
-        return traits;
-    }
-
     /**
      * A new socket of it.
      *
