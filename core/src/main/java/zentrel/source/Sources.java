@@ -59,6 +59,12 @@ public final class Sources {
             "Art-Net 4, IP address",
             80);
 
+    public static final Sourced<Integer> ARTADDRESS_DIRECTION = memory(
+            0x20,
+            "ArtAddress makes port n an output by the command 0x20+n and an input by 0x30+n.",
+            "Art-Net 4, ArtAddress",
+            75);
+
     // --- sACN ---
 
     public static final Sourced<Double> SACN_LOSS =

@@ -16,14 +16,23 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import zentrel.Witnesses;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.artnet.ArtAddress;
+import zentrel.packet.artnet.ArtAddressCommand;
 import zentrel.packet.artnet.ArtDmx;
+import zentrel.packet.artnet.ArtIpProg;
+import zentrel.packet.artnet.ArtIpProgReply;
 import zentrel.packet.artnet.ArtNetCodec;
 import zentrel.packet.artnet.ArtPoll;
 import zentrel.packet.artnet.ArtPollReply;
+import zentrel.packet.artnet.ArtRdm;
 import zentrel.packet.artnet.ArtSync;
+import zentrel.packet.artnet.ArtTodData;
+import zentrel.packet.artnet.ArtTodRequest;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
 import zentrel.packet.osc.OscMessage;
+import zentrel.packet.rdm.RdmMessage;
+import zentrel.packet.rdm.Uid;
 import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnData;
 import zentrel.universe.PortAddress;
@@ -192,6 +201,101 @@ class DissectorTest {
                 .containsExactly("0x2100", "10.41.20.3", "6454", "0x03", "0x04", "Boathouse", "Boathouse node", "4");
         assertThat(v.get(10)).isEqualTo("02:00:0a:29:14:03");
         assertThat(v.get(11)).isIn("1", "0x01");
+    }
+
+    @Test
+    void whatSetsANode() throws Exception {
+        ArtAddress address = ArtAddress.keeping(2)
+                .withNames("Paths", "Paths node")
+                .withPort(1, true, new PortAddress(0x1234))
+                .withCommand(ArtAddressCommand.MERGE_LTP.of(1));
+        List<String> v = dissect(
+                ArtNetCodec.encode(address),
+                6454,
+                "artnet.header.opcode",
+                "artnet.address.short_name",
+                "artnet.address.long_name",
+                "artnet.address.netswitch_net",
+                "artnet.address.subswitch_sub",
+                "artnet.address.swout_1",
+                "artnet.address.swout_2",
+                "artnet.address.command",
+                "udp.length");
+        assertThat(v.get(0)).contains("artnet");
+        assertThat(v.subList(2, 7)).containsExactly("0x6000", "Paths", "Paths node", "18", "3");
+        assertThat(v.subList(7, 11)).containsExactly("0x7f", "0x84", "0x11", "115");
+        List<String> prog = dissect(
+                ArtNetCodec.encode(ArtIpProg.fixed(Ipv4Address.parse("10.41.21.2"), Ipv4Address.parse("255.255.0.0"))),
+                6454,
+                "artnet.header.opcode",
+                "artnet.ip_prog.ip",
+                "artnet.ip_prog.sm",
+                "artnet.ip_prog.command",
+                "artnet.ip_prog.command_dhcp_enable",
+                "udp.length");
+        assertThat(prog.subList(2, 6)).containsExactly("0xf800", "10.41.21.2", "255.255.0.0", "0x86");
+        assertThat(prog.get(6)).isIn("0", "False");
+        assertThat(prog.get(7)).isEqualTo("42");
+        List<String> reply = dissect(
+                ArtNetCodec.encode(new ArtIpProgReply(
+                        Ipv4Address.parse("10.41.21.2"),
+                        Ipv4Address.parse("255.255.0.0"),
+                        6454,
+                        ArtIpProgReply.DHCP,
+                        Ipv4Address.ANY)),
+                6454,
+                "artnet.header.opcode",
+                "artnet.ip_prog_reply.ip",
+                "artnet.ip_prog_reply.sm",
+                "artnet.ip_prog_reply.port",
+                "artnet.ip_prog_reply.status_dhcp_enable",
+                "udp.length");
+        assertThat(reply.subList(2, 6)).containsExactly("0xf900", "10.41.21.2", "255.255.0.0", "6454");
+        assertThat(reply.get(6)).isIn("1", "True");
+        assertThat(reply.get(7)).isEqualTo("42");
+    }
+
+    @Test
+    void rdm() throws Exception {
+        Uid fixture = new Uid(0x7FF0, 7);
+        PortAddress output = new PortAddress(0x0123);
+        List<String> asked = dissect(
+                ArtNetCodec.encode(new ArtTodRequest(1, List.of(0x23))),
+                6454,
+                "artnet.header.opcode",
+                "artnet.tod_request.net",
+                "artnet.tod_request.ad_count",
+                "udp.length");
+        assertThat(asked.subList(2, 6)).containsExactly("0x8000", "0x01", "1", "64");
+        List<String> list = dissect(
+                ArtNetCodec.encode(new ArtTodData(1, 1, 0, output, 1, 0, List.of(fixture))),
+                6454,
+                "artnet.header.opcode",
+                "artnet.tod_data.port",
+                "artnet.tod_data.address",
+                "artnet.tod_data.uid_total",
+                "artnet.tod_data.uid_count",
+                "artnet.tod_data.tod");
+        assertThat(list.subList(2, 7)).containsExactly("0x8100", "1", "0x23", "1", "1");
+        assertThat(list.get(7).replace(":", "")).isEqualTo("7ff000000007");
+        RdmMessage set = RdmMessage.ask(
+                fixture, new Uid(0x7FF0, 1), 5, RdmMessage.SET, RdmMessage.DMX_START_ADDRESS, Bytes.of(0, 55));
+        List<String> v = dissect(
+                ArtNetCodec.encode(new ArtRdm(output, set)),
+                6454,
+                "artnet.header.opcode",
+                "rdm.dst",
+                "rdm.src",
+                "rdm.tn",
+                "rdm.cc",
+                "rdm.pid",
+                "rdm.pd.dmx_start_address",
+                "rdm.checksum.status");
+        assertThat(v.get(0)).contains("rdm");
+        assertThat(v.get(3).replace(":", "")).isEqualTo("7ff000000007");
+        assertThat(v.get(4).replace(":", "")).isEqualTo("7ff000000001");
+        assertThat(v.subList(5, 9)).containsExactly("5", "0x30", "0x00f0", "55");
+        assertThat(v.get(9)).isIn("1", "Good");
     }
 
     @Test

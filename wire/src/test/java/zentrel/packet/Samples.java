@@ -6,15 +6,25 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.artnet.ArtAddress;
 import zentrel.packet.artnet.ArtDmx;
+import zentrel.packet.artnet.ArtIpProg;
+import zentrel.packet.artnet.ArtIpProgReply;
 import zentrel.packet.artnet.ArtNetPacket;
+import zentrel.packet.artnet.ArtNzs;
 import zentrel.packet.artnet.ArtPoll;
 import zentrel.packet.artnet.ArtPollReply;
+import zentrel.packet.artnet.ArtRdm;
 import zentrel.packet.artnet.ArtSync;
+import zentrel.packet.artnet.ArtTodControl;
+import zentrel.packet.artnet.ArtTodData;
+import zentrel.packet.artnet.ArtTodRequest;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscBundle;
 import zentrel.packet.osc.OscMessage;
 import zentrel.packet.osc.OscPacket;
+import zentrel.packet.rdm.RdmMessage;
+import zentrel.packet.rdm.Uid;
 import zentrel.packet.sacn.SacnData;
 import zentrel.packet.sacn.SacnDiscovery;
 import zentrel.packet.sacn.SacnPacket;
@@ -40,7 +50,7 @@ public final class Samples {
     }
 
     public static ArtNetPacket artnet(Random random) {
-        return switch (random.nextInt(4)) {
+        return switch (random.nextInt(12)) {
             case 0 -> {
                 Optional<ArtPoll.Target> target = random.nextBoolean()
                         ? Optional.of(new ArtPoll.Target(
@@ -61,8 +71,69 @@ public final class Samples {
                         random.nextInt(256),
                         new PortAddress(random.nextInt(32768)),
                         bytes(random, 2 + 2 * random.nextInt(256)));
-            default -> new ArtSync(random.nextInt(256), random.nextInt(256));
+            case 3 -> new ArtSync(random.nextInt(256), random.nextInt(256));
+            case 4 ->
+                new ArtNzs(
+                        random.nextInt(256),
+                        random.nextInt(256),
+                        new PortAddress(random.nextInt(32768)),
+                        bytes(random, 1 + random.nextInt(512)));
+            case 5 ->
+                new ArtAddress(
+                        random.nextInt(256),
+                        random.nextInt(256),
+                        text(random, 5),
+                        text(random, 20),
+                        bytes(random, 4),
+                        bytes(random, 4),
+                        random.nextInt(256),
+                        random.nextInt(256),
+                        random.nextInt(256));
+            case 6 ->
+                new ArtIpProg(
+                        random.nextInt(256),
+                        new Ipv4Address(random.nextInt()),
+                        new Ipv4Address(random.nextInt()),
+                        random.nextInt(65536),
+                        new Ipv4Address(random.nextInt()));
+            case 7 ->
+                new ArtIpProgReply(
+                        new Ipv4Address(random.nextInt()),
+                        new Ipv4Address(random.nextInt()),
+                        random.nextInt(65536),
+                        random.nextInt(256),
+                        new Ipv4Address(random.nextInt()));
+            case 8 ->
+                new ArtTodRequest(
+                        random.nextInt(128),
+                        random.ints(random.nextInt(33), 0, 256).boxed().toList());
+            case 9 -> new ArtTodControl(random.nextInt(256), new PortAddress(random.nextInt(32768)));
+            case 10 ->
+                new ArtTodData(
+                        random.nextInt(256),
+                        random.nextInt(256),
+                        random.nextInt(256),
+                        new PortAddress(random.nextInt(32768)),
+                        random.nextInt(65536),
+                        random.nextInt(256),
+                        random.ints(random.nextInt(201))
+                                .mapToObj(device -> new Uid(0x7FF0, device))
+                                .toList());
+            default -> new ArtRdm(new PortAddress(random.nextInt(32768)), rdm(random));
         };
+    }
+
+    public static RdmMessage rdm(Random r) {
+        return new RdmMessage(
+                new Uid(r.nextInt(65536), r.nextInt()),
+                new Uid(r.nextInt(65536), r.nextInt()),
+                r.nextInt(256),
+                r.nextInt(256),
+                r.nextInt(256),
+                r.nextInt(65536),
+                r.nextInt(256),
+                r.nextInt(65536),
+                bytes(r, r.nextInt(RdmMessage.MOST_DATA + 1)));
     }
 
     public static ArtPollReply reply(Random r) {

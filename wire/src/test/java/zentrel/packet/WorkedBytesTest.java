@@ -106,9 +106,9 @@ class WorkedBytesTest {
 
     @Test
     void anotherOpCodeIsUnknownAndKept() {
-        byte[] other = hex("4172742d4e657400 0060 000e 0102");
+        byte[] other = hex("4172742d4e657400 0070 000e 0102");
         assertThat(ArtNetCodec.decode(other))
-                .isEqualTo(new Decoded.Unknown<ArtNetPacket>("Art-Net OpCode 0x6000", Bytes.of(other)));
+                .isEqualTo(new Decoded.Unknown<ArtNetPacket>("Art-Net OpCode 0x7000", Bytes.of(other)));
     }
 
     @Test

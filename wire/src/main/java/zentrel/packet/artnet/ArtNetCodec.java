@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Bytes;
 import zentrel.packet.Decoded;
@@ -18,10 +19,21 @@ public final class ArtNetCodec {
     private static final int POLL = 0x2000;
     private static final int POLL_REPLY = 0x2100;
     private static final int DMX = 0x5000;
+    private static final int NZS = 0x5100;
     private static final int SYNC = 0x5200;
-    private static final int PORT_NAME_LENGTH = 18;
-    private static final int LONG_TEXT_LENGTH = 64;
+    private static final int ADDRESS = 0x6000;
+    private static final int TOD_REQUEST = 0x8000;
+    private static final int TOD_DATA = 0x8100;
+    private static final int TOD_CONTROL = 0x8200;
+    private static final int RDM = 0x8300;
+    private static final int IP_PROG = 0xF800;
+    private static final int IP_PROG_REPLY = 0xF900;
+    static final int SHORT_TEXT_LENGTH = 18;
+    static final int LONG_TEXT_LENGTH = 64;
     private static final String NAMES = "Art-Net 4, ArtPollReply,";
+
+    private static final Set<Integer> KNOWN =
+            Set.of(POLL, DMX, SYNC, NZS, ADDRESS, IP_PROG, IP_PROG_REPLY, TOD_REQUEST, TOD_CONTROL, TOD_DATA, RDM);
 
     private ArtNetCodec() {}
 
@@ -39,6 +51,22 @@ public final class ArtNetCodec {
             w.u16BigEndian(dmx.data().length()).bytes(dmx.data());
         } else if (packet instanceof ArtSync sync) {
             head(w, SYNC).u8(sync.aux1()).u8(sync.aux2());
+        } else if (packet instanceof ArtNzs nzs) {
+            ArtSettingCodec.nzs(head(w, NZS), nzs);
+        } else if (packet instanceof ArtAddress address) {
+            ArtSettingCodec.address(head(w, ADDRESS), address);
+        } else if (packet instanceof ArtIpProg prog) {
+            ArtSettingCodec.ipProg(head(w, IP_PROG), prog);
+        } else if (packet instanceof ArtIpProgReply reply) {
+            ArtSettingCodec.ipProgReply(head(w, IP_PROG_REPLY), reply);
+        } else if (packet instanceof ArtTodRequest request) {
+            ArtRdmCodec.todRequest(head(w, TOD_REQUEST), request);
+        } else if (packet instanceof ArtTodControl control) {
+            ArtRdmCodec.todControl(head(w, TOD_CONTROL), control);
+        } else if (packet instanceof ArtTodData data) {
+            ArtRdmCodec.todData(head(w, TOD_DATA), data);
+        } else if (packet instanceof ArtRdm rdm) {
+            ArtRdmCodec.rdm(head(w, RDM), rdm);
         }
         return w.toArray();
     }
@@ -66,7 +94,7 @@ public final class ArtNetCodec {
                 .u8(r.ubeaVersion())
                 .u8(r.status1())
                 .u16LittleEndian(r.esta());
-        w.fixedText(r.portName(), PORT_NAME_LENGTH)
+        w.fixedText(r.portName(), SHORT_TEXT_LENGTH)
                 .fixedText(r.longName(), LONG_TEXT_LENGTH)
                 .fixedText(r.report(), LONG_TEXT_LENGTH);
         w.u16BigEndian(r.ports())
@@ -98,13 +126,27 @@ public final class ArtNetCodec {
             }
             int opCode = in.u16LittleEndian("OpCode");
             List<String> tolerated = new ArrayList<>();
-            return switch (opCode) {
-                case POLL -> new Decoded.Packet<>(readPoll(in, tolerated), tolerated);
-                case POLL_REPLY -> new Decoded.Packet<>(readReply(in, tolerated), tolerated);
-                case DMX -> new Decoded.Packet<>(readDmx(in, tolerated), tolerated);
-                case SYNC -> new Decoded.Packet<>(readSync(in, tolerated), tolerated);
-                default -> new Decoded.Unknown<>("Art-Net OpCode 0x" + Integer.toHexString(opCode), Bytes.of(bytes));
+            if (opCode == POLL_REPLY) { // the only one without a version
+                return new Decoded.Packet<>(readReply(in, tolerated), tolerated);
+            }
+            if (!KNOWN.contains(opCode)) {
+                return new Decoded.Unknown<>("Art-Net OpCode 0x" + Integer.toHexString(opCode), Bytes.of(bytes));
+            }
+            readVersion(in);
+            ArtNetPacket packet = switch (opCode) {
+                case POLL -> readPoll(in, tolerated);
+                case DMX -> readDmx(in, tolerated);
+                case SYNC -> readSync(in, tolerated);
+                case NZS -> ArtSettingCodec.readNzs(in, tolerated);
+                case ADDRESS -> ArtSettingCodec.readAddress(in, tolerated);
+                case IP_PROG -> ArtSettingCodec.readIpProg(in, tolerated);
+                case IP_PROG_REPLY -> ArtSettingCodec.readIpProgReply(in, tolerated);
+                case TOD_REQUEST -> ArtRdmCodec.readTodRequest(in, tolerated);
+                case TOD_CONTROL -> ArtRdmCodec.readTodControl(in, tolerated);
+                case TOD_DATA -> ArtRdmCodec.readTodData(in, tolerated);
+                default -> ArtRdmCodec.readRdm(in, tolerated);
             };
+            return new Decoded.Packet<>(packet, tolerated);
         } catch (Malformed e) {
             return e.decoded(bytes);
         }
@@ -118,7 +160,7 @@ public final class ArtNetCodec {
     }
 
     /** Later versions may add fields; the standard asks receivers to take packets longer than they know. */
-    private static void rest(WireReader in, List<String> tolerated) throws Malformed {
+    static void rest(WireReader in, List<String> tolerated) throws Malformed {
         if (in.remaining() > 0) {
             tolerated.add(in.remaining() + " bytes more than this version knows");
             in.skip("Filler", in.remaining());
@@ -126,7 +168,6 @@ public final class ArtNetCodec {
     }
 
     private static ArtNetPacket readPoll(WireReader in, List<String> tolerated) throws Malformed {
-        readVersion(in);
         int flags = in.u8("Flags");
         int priority = in.u8("DiagPriority");
         Optional<ArtPoll.Target> target = Optional.empty();
@@ -143,7 +184,7 @@ public final class ArtNetCodec {
         return new ArtPoll(flags, priority, target, sender);
     }
 
-    private static PortAddress portAddress(WireReader in, int value, String field) throws Malformed {
+    static PortAddress portAddress(WireReader in, int value, String field) throws Malformed {
         if (value > PortAddress.LAST) {
             throw in.wrong(field, 2, "is " + value + "; a Port-Address has 15 bits");
         }
@@ -151,7 +192,6 @@ public final class ArtNetCodec {
     }
 
     private static ArtNetPacket readDmx(WireReader in, List<String> tolerated) throws Malformed {
-        readVersion(in);
         int sequence = in.u8("Sequence");
         int physical = in.u8("Physical");
         PortAddress address = portAddress(in, in.u16LittleEndian("SubUni, Net"), "SubUni, Net");
@@ -170,7 +210,6 @@ public final class ArtNetCodec {
     }
 
     private static ArtNetPacket readSync(WireReader in, List<String> tolerated) throws Malformed {
-        readVersion(in);
         ArtSync sync = new ArtSync(in.u8("Aux1"), in.u8("Aux2"));
         rest(in, tolerated);
         return sync;
@@ -186,7 +225,7 @@ public final class ArtNetCodec {
         int ubea = in.u8("UbeaVersion");
         int status1 = in.u8("Status1");
         int esta = in.u16LittleEndian("EstaMan");
-        String portName = in.fixedText("PortName", PORT_NAME_LENGTH, tolerated, NAMES);
+        String portName = in.fixedText("PortName", SHORT_TEXT_LENGTH, tolerated, NAMES);
         String longName = in.fixedText("LongName", LONG_TEXT_LENGTH, tolerated, NAMES);
         String report = in.fixedText("NodeReport", LONG_TEXT_LENGTH, tolerated, NAMES);
         int ports = in.u16BigEndian("NumPorts");
@@ -253,7 +292,7 @@ public final class ArtNetCodec {
                 Bytes.of(rest));
     }
 
-    private static int upTo(WireReader in, String field, int last) throws Malformed {
+    static int upTo(WireReader in, String field, int last) throws Malformed {
         int value = in.u8(field);
         if (value > last) {
             throw in.wrong(field, 1, "is " + value + ", above " + last);

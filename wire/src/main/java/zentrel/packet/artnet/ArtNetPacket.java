@@ -1,7 +1,19 @@
 package zentrel.packet.artnet;
 
 /** A packet of Art-Net 4 that is known here. */
-public sealed interface ArtNetPacket permits ArtPoll, ArtPollReply, ArtDmx, ArtSync {
+public sealed interface ArtNetPacket
+        permits ArtPoll,
+                ArtPollReply,
+                ArtDmx,
+                ArtNzs,
+                ArtSync,
+                ArtAddress,
+                ArtIpProg,
+                ArtIpProgReply,
+                ArtTodRequest,
+                ArtTodControl,
+                ArtTodData,
+                ArtRdm {
     /** The UDP port of Art-Net, 0x1936. */
     int PORT = 6454;
 

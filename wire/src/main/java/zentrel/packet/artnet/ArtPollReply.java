@@ -61,8 +61,23 @@ public record ArtPollReply(
     public static final int REST = 21;
 
     public static final int OUTPUT = 0x80;
+    public static final int INPUT = 0x40;
     public static final int SENDING = 0x80;
+    public static final int MERGING = 0x08;
+    public static final int LTP = 0x02;
     public static final int SET_TO_SACN = 0x01;
+
+    /** Status2: it takes Port-Addresses of 15 bits. */
+    public static final int WIDE_ADDRESSES = 0x08;
+
+    /** Status2: its outputs can be set to sACN. */
+    public static final int CAN_SACN = 0x10;
+
+    /** Status2: its address came by DHCP. */
+    public static final int BY_DHCP = 0x02;
+
+    /** Status3: it does as the top two bits say where nothing comes any more. */
+    public static final int HAS_FAILSAFE = 0x20;
 
     public ArtPollReply {
         ArtNetPacket.require("Port", port, 0xFFFF);
@@ -89,6 +104,30 @@ public record ArtPollReply(
     /** The Port-Address of the output at {@code index}, 0–3. */
     public PortAddress output(int index) {
         return new PortAddress(net << 8 | subNet << 4 | (swOut.at(index) & 0xF));
+    }
+
+    /** The Port-Address of the input at {@code index}, 0–3. */
+    public PortAddress input(int index) {
+        return new PortAddress(net << 8 | subNet << 4 | (swIn.at(index) & 0xF));
+    }
+
+    public boolean isInput(int index) {
+        return (portTypes.at(index) & INPUT) != 0;
+    }
+
+    /** Whether the output at {@code index} puts out levels now. */
+    public boolean isSending(int index) {
+        return (goodOutput.at(index) & SENDING) != 0;
+    }
+
+    /** Whether the output at {@code index} merges two sources now. */
+    public boolean isMerging(int index) {
+        return (goodOutput.at(index) & MERGING) != 0;
+    }
+
+    /** Whether the output at {@code index} merges by the latest level, not the highest. */
+    public boolean isLtp(int index) {
+        return (goodOutput.at(index) & LTP) != 0;
     }
 
     public boolean isOutput(int index) {
