@@ -49,6 +49,7 @@ class ArchitectureTest {
             Map.entry("gear", "entry file index ipv4 plan profile routing table text"), // reads shipped profiles
             Map.entry("address", "gear ipv4 path plan profile source table text"),
             Map.entry("pattern", "gear ipv4 plan profile"),
+            Map.entry("found", "ipv4 plan profile text"),
             Map.entry("compare", "gear ipv4 plan profile text"),
             Map.entry(
                     "machine",
@@ -60,7 +61,7 @@ class ArchitectureTest {
             "net", "ipv4 path source", // of path only the names of reasons: simulatedNetsJudgeForThemselves
             "rehearsal", "ipv4 net packet path plan profile source standin universe", // of path the same
             "standin", "control ipv4 net packet plan profile source text universe",
-            "live", "compare ipv4 net packet plan profile source text universe");
+            "live", "compare found ipv4 net packet plan profile source text universe");
 
     private static final List<String> LIBRARIES = List.of(
             "java..",

@@ -1,8 +1,13 @@
 package zentrel.cli;
 
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import picocli.CommandLine;
 import picocli.CommandLine.TypeConversionException;
 import zentrel.cli.Values.HopAnswer;
+import zentrel.cli.Values.PortCount;
+import zentrel.cli.Values.PortMerge;
 import zentrel.cli.Values.PortUniverse;
 import zentrel.cli.Values.Priority;
 import zentrel.cli.Values.ProtocolUniverse;
@@ -11,7 +16,7 @@ import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.SlotLevel;
 import zentrel.cli.Values.Target;
 import zentrel.cli.Values.UdpPort;
-import zentrel.cli.Values.UniverseRange;
+import zentrel.cli.Values.UniverseRanges;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Answer;
 import zentrel.profile.Merge;
@@ -29,6 +34,9 @@ final class Converters {
     /** Groups joined at most in one run. */
     private static final int MOST_GROUPS = 512;
 
+    /** 255 pages of four ports. */
+    private static final int MOST_PORTS = 1020;
+
     private Converters() {}
 
     static void register(CommandLine line) {
@@ -38,7 +46,9 @@ final class Converters {
         line.registerConverter(ProtocolUniverse.class, Converters::universe);
         line.registerConverter(PortUniverse.class, Converters::port);
         line.registerConverter(SlotLevel.class, Converters::slot);
-        line.registerConverter(UniverseRange.class, Converters::range);
+        line.registerConverter(UniverseRanges.class, Converters::ranges);
+        line.registerConverter(PortMerge.class, Converters::portMerge);
+        line.registerConverter(PortCount.class, Converters::portCount);
         line.registerConverter(UdpPort.class, text -> new UdpPort(number("a UDP port", text, 1, LAST_PORT)));
         line.registerConverter(Target.class, Converters::target);
         line.registerConverter(Priority.class, text -> new Priority(number("a priority", text, 0, LAST_PRIORITY)));
@@ -90,15 +100,40 @@ final class Converters {
         return new SlotLevel(number("a slot", parts[0], 1, SLOTS), number("a level", parts[1], 0, FULL));
     }
 
-    private static UniverseRange range(String text) {
-        String[] parts = text.split("-", -1);
-        int first = number("a universe", parts[0], 1, Protocol.SACN.lastNumber());
-        int last = parts.length == 1 ? first : number("the last universe", parts[1], first, Protocol.SACN.lastNumber());
-        if (parts.length > 2 || last - first >= MOST_GROUPS) {
-            throw new TypeConversionException(
-                    "write FIRST-LAST, at most " + MOST_GROUPS + " universes, not \"" + text + "\".");
+    private static UniverseRanges ranges(String text) {
+        Set<Integer> numbers = new TreeSet<>();
+        for (String range : text.split(",", -1)) {
+            String[] parts = range.strip().split("-", -1);
+            int first = number("a universe", parts[0], 1, Protocol.SACN.lastNumber());
+            int last = parts.length == 1
+                    ? first
+                    : number("the last universe", parts[1], first, Protocol.SACN.lastNumber());
+            if (parts.length > 2 || last - first >= MOST_GROUPS) {
+                throw tooMany(text);
+            }
+            for (int n = first; n <= last; n++) {
+                numbers.add(n);
+            }
         }
-        return new UniverseRange(first, last);
+        if (numbers.size() > MOST_GROUPS) {
+            throw tooMany(text);
+        }
+        return new UniverseRanges(List.copyOf(numbers));
+    }
+
+    private static TypeConversionException tooMany(String text) {
+        return new TypeConversionException("write FIRST-LAST, or several with commas, at most " + MOST_GROUPS
+                + " universes, not \"" + text + "\".");
+    }
+
+    private static PortMerge portMerge(String text) {
+        String[] parts = two(text, "=", "N=htp or N=ltp");
+        return new PortMerge(number("a port", parts[0], 1, MOST_PORTS), merge(parts[1]));
+    }
+
+    private static PortCount portCount(String text) {
+        String[] parts = two(text, "=", "N=COUNT, such as 1=12");
+        return new PortCount(parts[0], number("a number of fixtures", parts[1], 1, SLOTS));
     }
 
     private static Target target(String text) {

@@ -56,6 +56,8 @@ final class EventPrinter implements Consumer<StandinEvent> {
             n.put("event", "not-listed").put("packets", e.packets());
         } else if (event instanceof StandinEvent.NotSent e) {
             n.put("event", "not-sent").put("why", e.why());
+        } else if (event instanceof StandinEvent.WasSet e) {
+            n.put("event", "set").put("from", e.from().toString()).put("what", e.what());
         } else if (event instanceof StandinEvent.PollAnswered e) {
             n.put("event", "poll-answered").put("to", e.to().toString());
         } else if (event instanceof StandinEvent.Found e) {
@@ -94,6 +96,8 @@ final class EventPrinter implements Consumer<StandinEvent> {
             return Counted.of(e.packets(), "more packet") + " of this kind, not listed one by one";
         } else if (event instanceof StandinEvent.NotSent e) {
             return "not sent: " + e.why();
+        } else if (event instanceof StandinEvent.WasSet e) {
+            return e.from() + " set " + e.what();
         } else if (event instanceof StandinEvent.PollAnswered e) {
             return "answered the poll of " + e.to();
         } else if (event instanceof StandinEvent.Found e) {

@@ -5,15 +5,13 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import zentrel.cli.Values.Seconds;
-import zentrel.cli.Values.UniverseRange;
+import zentrel.cli.Values.UniverseRanges;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
@@ -37,11 +35,12 @@ final class ListenCommand implements Callable<Integer> {
 
     @Option(
             names = "--universes",
-            paramLabel = "FIRST-LAST",
+            paramLabel = "RANGES",
             defaultValue = "1-64",
-            description = "sACN universes to join (default 1-64); others that are announced are named.")
+            description =
+                    "sACN universes to join, such as 1-64,100 (default 1-64); others that are announced are named.")
     @SuppressWarnings("NullAway.Init")
-    private UniverseRange universes;
+    private UniverseRanges universes;
 
     @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
     @SuppressWarnings("NullAway.Init")
@@ -61,9 +60,7 @@ final class ListenCommand implements Callable<Integer> {
         Rest rest;
         try (NetHost host = site.host();
                 StreamWatch watch = new StreamWatch(host, site.adapter())) {
-            watch.start(IntStream.rangeClosed(universes.first(), universes.last())
-                    .boxed()
-                    .toList());
+            watch.start(universes.numbers());
             Nets.waitFor(seconds);
             StreamWatch.Found found = watch.found();
             seen = found.streams();
@@ -98,22 +95,7 @@ final class ListenCommand implements Callable<Integer> {
 
     private static ObjectNode json(List<StreamSeen> seen, Rest rest) {
         ObjectNode root = Output.JSON.objectNode();
-        ArrayNode streams = root.putArray("streams");
-        for (StreamSeen s : seen) {
-            streams.addObject()
-                    .put("protocol", s.protocol().word())
-                    .put("universe", s.universe())
-                    .put("source", s.source().toString())
-                    .put("name", s.name())
-                    .put("priority", s.priority())
-                    .put("preview", s.preview())
-                    .put("packets", s.packets())
-                    .put("lost", s.lost())
-                    .put("outOfOrder", s.outOfOrder())
-                    .put("cid", s.cid().map(UUID::toString).orElse(null))
-                    .put("state", s.state().word())
-                    .put("rate", Math.round(s.ratePerSecond() * 100) / 100.0);
-        }
+        root.set("universes", Seen.universes(seen, false, 0));
         root.put("unreadable", rest.unreadable()).put("notListed", rest.notListed());
         ArrayNode announced = root.putArray("announced");
         rest.announced().forEach(announced::add);

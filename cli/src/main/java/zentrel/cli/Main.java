@@ -33,7 +33,11 @@ import zentrel.text.Version;
             StandinCommand.class,
             SendCommand.class,
             OscCommand.class,
-            ListenCommand.class
+            ListenCommand.class,
+            DiscoverCommand.class,
+            SetCommand.class,
+            RecordCommand.class,
+            ReplayCommand.class
         })
 public final class Main implements Callable<Integer> {
     @CommandLine.Spec

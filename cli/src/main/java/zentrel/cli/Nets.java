@@ -57,6 +57,25 @@ final class Nets {
         return site;
     }
 
+    /**
+     * The address of the adapter of a name by which a destination is reached.
+     *
+     * @throws Refusal where there is none; for loopback any of its names will do
+     */
+    static Ipv4Address adapterNamed(String name, Ipv4Address to) throws Refusal {
+        List<NetAdapter> named = new RealNet()
+                .adapters().stream().filter(a -> a.name().equals(name)).toList();
+        if (named.isEmpty()) {
+            throw new Refusal(
+                    "--arm: this computer has no adapter " + PlainText.shown(name, 60) + "; nothing was sent.");
+        }
+        return named.stream()
+                .filter(a -> a.address().sees(to))
+                .findFirst()
+                .map(a -> a.address().address())
+                .orElseThrow(() -> new Refusal(to + " is in no range of " + name + "; nothing was sent."));
+    }
+
     /** This computer with output that is not armed. */
     static StandinSite open(Ipv4Address at, OutputGuard.State state) throws Refusal {
         return open(at, new OutputGuard(state));

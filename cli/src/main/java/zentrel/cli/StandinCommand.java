@@ -2,11 +2,14 @@ package zentrel.cli;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -15,6 +18,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.ScopeType;
+import zentrel.cli.Values.PortCount;
 import zentrel.cli.Values.PortUniverse;
 import zentrel.cli.Values.Priority;
 import zentrel.cli.Values.ProtocolUniverse;
@@ -24,14 +28,17 @@ import zentrel.cli.Values.UdpPort;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.net.NetHost;
 import zentrel.net.OutputGuard;
+import zentrel.packet.rdm.Uid;
 import zentrel.plan.Delivery;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 import zentrel.standin.ConsoleSpec;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.ConsoleStream;
-import zentrel.standin.LevelStandin;
+import zentrel.standin.NodeStandin;
+import zentrel.standin.NodeTraits;
 import zentrel.standin.OscStandin;
+import zentrel.standin.RdmFixture;
 import zentrel.standin.StandinPort;
 import zentrel.standin.StandinSite;
 
@@ -41,6 +48,9 @@ import zentrel.standin.StandinSite;
         mixinStandardHelpOptions = true,
         description = "Stands in for a node, a previs or a console on loopback.")
 final class StandinCommand implements Callable<Integer> {
+    private static final int FOOTPRINT = 18;
+    private static final int LAST_START = 512 - FOOTPRINT + 1;
+
     /** What to be. */
     enum Kind {
         node,
@@ -69,6 +79,24 @@ final class StandinCommand implements Callable<Integer> {
     @Option(names = "--merge", defaultValue = "htp", description = "Node, previs: htp (default), ltp or none.")
     @SuppressWarnings("NullAway.Init")
     private Merge merge;
+
+    @Option(names = "--long-name", paramLabel = "T", description = "Node, previs: the longer of its names.")
+    private @Nullable String longName;
+
+    @Option(names = "--fixed", description = "Node: cannot be set by the network.")
+    private boolean fixed;
+
+    @Option(
+            names = "--restart",
+            paramLabel = "S",
+            description = "Node: how long it is away after its address was changed (default 2).")
+    private @Nullable Seconds restart;
+
+    @Option(
+            names = "--rdm",
+            paramLabel = "N=COUNT",
+            description = "Node: fixtures with RDM on a port, such as 1=12. May be repeated.")
+    private List<PortCount> rdm = new ArrayList<>();
 
     @Option(names = "--deaf-to-polls", description = "Node, previs: answer no Art-Net polls.")
     private boolean deaf;
@@ -131,11 +159,13 @@ final class StandinCommand implements Callable<Integer> {
         }
         StandinSite site = Nets.open(address, OutputGuard.State.ASK);
         try (NetHost host = site.host();
-                LevelStandin standin = new LevelStandin(
+                NodeStandin standin = new NodeStandin(
                         new StandinSite(host, site.adapter()),
                         name,
                         List.copyOf(parsed.values()),
                         !deaf,
+                        traits(parsed.keySet()),
+                        from -> false,
                         new EventPrinter(out))) {
             standin.start();
             ready();
@@ -145,6 +175,35 @@ final class StandinCommand implements Callable<Integer> {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
         return 0;
+    }
+
+    private NodeTraits traits(Set<String> ids) throws Refusal {
+        Map<String, List<RdmFixture>> fixtures = new HashMap<>();
+        int device = 1;
+        for (PortCount each : rdm) {
+            if (!ids.contains(each.port())) {
+                throw new Refusal("--rdm: there is no port " + each.port() + ".");
+            }
+            List<RdmFixture> list = new ArrayList<>();
+            for (int i = 0; i < each.count(); i++) {
+                list.add(new RdmFixture(
+                        new Uid(NodeTraits.PROTOTYPE, device++),
+                        "Zentrel",
+                        "wash 18",
+                        1,
+                        FOOTPRINT,
+                        Math.min(LAST_START, 1 + i * FOOTPRINT)));
+            }
+            fixtures.put(each.port(), list);
+        }
+        return new NodeTraits(
+                longName == null ? name + " (stand-in)" : longName,
+                0x0201,
+                NodeTraits.PROTOTYPE,
+                4,
+                !fixed && kind == Kind.node,
+                Duration.ofMillis(Math.round((restart == null ? 2 : restart.value()) * 1000)),
+                fixtures);
     }
 
     private int console() throws Refusal {

@@ -1,7 +1,9 @@
 package zentrel.cli;
 
+import java.util.List;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.Answer;
+import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 
 /** The values that options take, each checked where it is read ({@link Converters}). */
@@ -22,8 +24,14 @@ final class Values {
     /** A slot, 1 to 512, with its level, 0 to 255: {@code 37=255}. */
     record SlotLevel(int slot, int level) {}
 
-    /** Universes of sACN one after the other: {@code 1-64}. */
-    record UniverseRange(int first, int last) {}
+    /** Universes of sACN, in order and each once: {@code 1-64,100}. */
+    record UniverseRanges(List<Integer> numbers) {}
+
+    /** What of a port merges: {@code 1=htp}. */
+    record PortMerge(int port, Merge merge) {}
+
+    /** How many of something a port has: {@code 1=12}. */
+    record PortCount(String port, int count) {}
 
     /** A UDP port, 1 to 65535. */
     record UdpPort(int number) {}

@@ -509,12 +509,106 @@ class LineToolsTest {
                 .anyMatch(l -> l.get("event").asText().equals("node")
                         && l.get("address").asText().equals("127.62.20.4"));
         assertThat(node.get().out()).contains("\"slots\":{\"9\":90}", "poll-answered");
-        JsonNode streams = listener.get().json().get("streams");
-        assertThat(streams).anySatisfy(s -> {
-            assertThat(s.get("universe").asInt()).isEqualTo(411);
-            assertThat(s.get("source").asText()).isEqualTo("127.62.1.5");
-            assertThat(s.get("lost").asInt()).isZero();
+        JsonNode universes = listener.get().json().get("universes");
+        assertThat(universes).anySatisfy(u -> {
+            assertThat(u.get("number").asInt()).isEqualTo(411);
+            assertThat(u.get("sources").get(0).get("address").asText()).isEqualTo("127.62.1.5");
+            assertThat(u.get("sources").get(0).get("lost").asInt()).isZero();
         });
+    }
+
+    /** What nobody planned is found, matched, set and confirmed; what arrives is recorded and read again. */
+    @Test
+    void aNodeIsFoundSetBesideThePlanAndSet(@TempDir Path folder) throws Exception {
+        CompletableFuture<Result> node = later(
+                "standin",
+                "node",
+                "--address",
+                "127.65.20.3",
+                "--name",
+                "Boathouse node",
+                "--port",
+                "1=artnet:420",
+                "--port",
+                "2=artnet:421",
+                "--restart",
+                "0.5",
+                "--seconds",
+                "14",
+                "--json");
+        Path file = folder.resolve("seen.pcapng");
+        CompletableFuture<Result> recording = later(
+                "record", "--adapter", "127.65.1.1", "--universes", "422", "--seconds", "4", "-o", file.toString());
+        CompletableFuture<Result> sender = later(
+                "send",
+                "--protocol",
+                "sacn",
+                "--universe",
+                "422",
+                "--slot",
+                "3=77",
+                "--from",
+                "127.65.1.9",
+                "--rate",
+                "20",
+                "--seconds",
+                "3");
+        JsonNode devices = run(
+                        "discover",
+                        "--adapter",
+                        "127.65.1.1",
+                        "--seconds",
+                        "2",
+                        "--to",
+                        "127.65.20.3",
+                        "--plan",
+                        "demo:ready",
+                        "--json")
+                .json()
+                .get("devices");
+        assertThat(devices).anySatisfy(d -> {
+            assertThat(d.get("address").asText()).isEqualTo("127.65.20.3");
+            assertThat(d.get("host").asText()).isEqualTo("boathouse-node");
+            assertThat(d.get("reasons").get(0).asText()).isEqualTo("name");
+            assertThat(d.get("ports").get(1).get("number").asInt()).isEqualTo(421);
+            assertThat(d.get("differences").toString()).contains("address 127.65.20.3, plan 10.41.");
+        });
+        Result set = run(
+                "set",
+                "127.65.20.3",
+                "--arm",
+                "lo",
+                "--short-name",
+                "Jetty",
+                "--port",
+                "1=sacn:432",
+                "--port",
+                "2=artnet:433",
+                "--merge",
+                "1=ltp",
+                "--ip",
+                "127.65.20.4",
+                "--mask",
+                "255.0.0.0",
+                "--json");
+        assertThat(set.exit()).as(set.err()).isZero();
+        JsonNode after = set.json().get("after");
+        assertThat(after.get("address").asText()).isEqualTo("127.65.20.4");
+        assertThat(after.get("shortName").asText()).isEqualTo("Jetty");
+        assertThat(after.get("ports").get(0).get("protocol").asText()).isEqualTo("sacn");
+        assertThat(after.get("ports").get(0).get("merge").asText()).isEqualTo("ltp");
+        assertThat(node.get().out()).contains("\"event\":\"set\"", "short name Jetty");
+        assertThat(recording.get().exit()).isZero();
+        assertThat(sender.get().exit()).isZero();
+        JsonNode replayed = run("replay", file.toString(), "--json").json();
+        assertThat(replayed.get("universes")).anySatisfy(u -> {
+            assertThat(u.get("number").asInt()).isEqualTo(422);
+            assertThat(u.get("levels").toString()).isEqualTo("{\"3\":77}");
+            assertThat(u.get("sources").get(0).get("rate").asDouble()).isBetween(15.0, 25.0);
+        });
+        assertThat(run("record", "--adapter", "127.65.1.1", "--seconds", "1", "-o", file.toString())
+                        .err())
+                .contains("is there already");
     }
 
     @Test

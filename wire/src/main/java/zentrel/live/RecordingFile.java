@@ -51,6 +51,11 @@ public final class RecordingFile implements Recorded.Recording, Closeable {
         }
     }
 
+    /** How many packets were written; within the net's turn, or after it was closed there. */
+    public long packets() {
+        return packets;
+    }
+
     /** Why it ended before it was closed, as a sentence. */
     public Optional<String> failure() {
         return Optional.ofNullable(failure);

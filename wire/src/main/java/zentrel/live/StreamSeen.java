@@ -1,5 +1,6 @@
 package zentrel.live;
 
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import zentrel.ipv4.Ipv4Address;
@@ -17,7 +18,16 @@ import zentrel.text.PlainText;
  * @param packets how many arrived
  * @param lost how many are missing by their sequence numbers
  * @param outOfOrder how many came twice, or after a later one
+ * @param twice how many of these came twice, as from two adapters on one network
  * @param ratePerSecond packets a second in the last two seconds
+ * @param jitter how much the time from packet to packet varies, in ns (smoothed as in RFC 3550 §6.4.1)
+ * @param longestGap the longest time without a packet while it sent, in ns
+ * @param first when it was heard first, in ns by the net's clock
+ * @param last when it was heard last
+ * @param sync the universe whose synchronization packets it asks to wait for; 0 for none
+ * @param otherAddress another address that the same identity was heard from, within the time after which a source is lost
+ * @param otherStartCodes packets that carry no levels, by start code
+ * @param slotPriorities priorities by slot (start code 0xDD), where it sends them
  * @param state whether it still sends
  * @param levels the levels of its last packet, 512; zeros where more sources are held than levels are kept for
  */
@@ -32,7 +42,16 @@ public record StreamSeen(
         long packets,
         long lost,
         long outOfOrder,
+        long twice,
         double ratePerSecond,
+        long jitter,
+        long longestGap,
+        long first,
+        long last,
+        int sync,
+        Optional<Ipv4Address> otherAddress,
+        Map<Integer, Long> otherStartCodes,
+        Optional<Bytes> slotPriorities,
         State state,
         Bytes levels) {
     /** Whether a source sends. */
@@ -61,5 +80,16 @@ public record StreamSeen(
 
     public StreamSeen {
         name = PlainText.shown(name, LONGEST_NAME);
+        otherStartCodes = Map.copyOf(otherStartCodes);
+    }
+
+    /** What it is called: its name, else its address. */
+    public String title() {
+        return name.isBlank() ? source.toString() : name;
+    }
+
+    /** Packets a second from the first to the last; 0 where there was one only. */
+    public double averageRate() {
+        return packets < 2 || last <= first ? 0 : (packets - 1) / ((last - first) / 1e9);
     }
 }

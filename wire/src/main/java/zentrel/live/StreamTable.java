@@ -4,8 +4,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import zentrel.ipv4.Ipv4Address;
@@ -15,6 +18,7 @@ import zentrel.packet.Bytes;
 import zentrel.packet.artnet.ArtDmx;
 import zentrel.packet.artnet.ArtDmxView;
 import zentrel.packet.artnet.ArtNetPacket;
+import zentrel.packet.artnet.ArtNzs;
 import zentrel.packet.sacn.SacnDataView;
 import zentrel.profile.Protocol;
 import zentrel.source.Sources;
@@ -33,8 +37,18 @@ final class StreamTable {
         private long packets;
         private long lost;
         private long outOfOrder;
+        private long twice;
         private int sequence;
+        private long firstNanos;
         private long lastNanos;
+        private long lastInterval;
+        private double jitter;
+        private long longestGap;
+        private int sync;
+        private @Nullable Ipv4Address otherAddress;
+        private long otherAddressAt;
+        private byte @Nullable [] slotPriorities;
+        private @Nullable Map<Integer, Long> otherStartCodes;
         private final RecentRate rate = new RecentRate();
         private byte @Nullable [] levels;
     }
@@ -53,6 +67,12 @@ final class StreamTable {
 
     private static final long SACN_LOSS = Math.round(Sources.SACN_LOSS.value() * 1e9);
     private static final long ARTNET_LOSS = Math.round(Sources.ARTNET_MERGE_LAPSE.value() * 1e9);
+
+    /** The alternate start code of per-slot priority: registered, common, not in E1.31. */
+    private static final int SLOT_PRIORITY = 0xDD;
+
+    /** A number that went on by more than this went back: −20 < (int8)(B − A) < 0 (ANSI E1.31-2018 §6.7.2). */
+    private static final int LATE = 236;
 
     private static final Bytes NO_LEVELS = Bytes.zeros(512);
 
@@ -79,6 +99,12 @@ final class StreamTable {
                 byte[] levels = dmx.data().toArray();
                 System.arraycopy(levels, 0, count.levels, 0, levels.length);
             }
+        } else if (read instanceof ArtNzs nzs) {
+            @Nullable Count count = artnet(nzs.portAddress().value(), 0, nzs.sequence(), packet);
+            if (count != null) {
+                byte[] slots = nzs.data().toArray();
+                otherStartCode(count, nzs.startCode(), into -> System.arraycopy(slots, 0, into, 0, slots.length));
+            }
         }
     }
 
@@ -88,9 +114,13 @@ final class StreamTable {
             return null;
         }
         if (count.packets > 1 && sequence != 0 && count.sequence != 0) {
-            ordered(count, Math.floorMod(sequence - count.sequence, 255)); // counts 1–255; 0 is "not numbered"
+            ordered(
+                    count,
+                    sequence,
+                    Math.floorMod(sequence - count.sequence, 255)); // counts 1–255; 0 is "not numbered"
+        } else {
+            count.sequence = sequence;
         }
-        count.sequence = sequence;
         return count;
     }
 
@@ -105,15 +135,19 @@ final class StreamTable {
             return;
         }
         if (count.packets > 1) {
-            ordered(count, (data.sequence() - count.sequence) & 0xFF);
+            ordered(count, data.sequence(), (data.sequence() - count.sequence) & 0xFF);
+        } else {
+            count.sequence = data.sequence();
         }
-        count.sequence = data.sequence();
         count.priority = data.priority();
         count.preview = data.isPreview();
         if (count.packets % NAME_EVERY == 1) {
             count.name = new String(data.name(packet.payload()), StandardCharsets.UTF_8);
         }
-        if (data.startCode() == 0 && count.levels != null) {
+        count.sync = data.syncAddress();
+        if (data.startCode() != 0) {
+            otherStartCode(count, data.startCode(), into -> data.levels(packet.payload(), into));
+        } else if (count.levels != null) {
             data.levels(packet.payload(), count.levels);
         }
     }
@@ -127,12 +161,50 @@ final class StreamTable {
                 return null;
             }
         }
+        if (count.packets == 0) {
+            count.firstNanos = packet.time();
+        } else {
+            interval(count, packet);
+        }
         count.source = packet.source();
         count.ended = false;
         count.packets++;
         count.lastNanos = packet.time();
         count.rate.add(packet.time());
         return count;
+    }
+
+    private static void interval(Count count, Packet packet) {
+        long interval = packet.time() - count.lastNanos;
+        if (!packet.source().equals(count.source)) {
+            count.otherAddress = count.source;
+            count.otherAddressAt = packet.time();
+        }
+        if (interval > count.longestGap && interval < ARTNET_LOSS && !count.ended) {
+            count.longestGap = interval;
+        }
+        if (count.packets > 1) {
+            count.jitter += (Math.abs(interval - count.lastInterval) - count.jitter) / 16;
+        }
+        count.lastInterval = interval;
+    }
+
+    /** Slots under another start code than zero: they are counted, and those of 0xDD kept. */
+    private static void otherStartCode(Count count, int startCode, Consumer<byte[]> read) {
+        Map<Integer, Long> counted = count.otherStartCodes;
+        if (counted == null) {
+            counted = new TreeMap<>();
+            count.otherStartCodes = counted;
+        }
+        counted.merge(startCode, 1L, Long::sum);
+        if (startCode == SLOT_PRIORITY) {
+            byte[] into = count.slotPriorities;
+            if (into == null) {
+                into = new byte[512];
+                count.slotPriorities = into;
+            }
+            read.accept(into);
+        }
     }
 
     private Count fresh() {
@@ -144,13 +216,26 @@ final class StreamTable {
         return count;
     }
 
-    /** @param steps how far the number went on, round the end */
-    private static void ordered(Count count, int steps) {
+    /**
+     * Counts by the number of a packet, and remembers it unless it is one that comes late.
+     *
+     * @param steps how far the number went on, round the end
+     */
+    private static void ordered(Count count, int sequence, int steps) {
+        if (steps == 0) {
+            count.outOfOrder++;
+            count.twice++;
+            return;
+        }
+        if (steps > LATE) { // it comes late, so it is not lost
+            count.outOfOrder++;
+            count.lost = Math.max(0, count.lost - 1);
+            return;
+        }
         if (steps > 1 && steps < 128) {
             count.lost += steps - 1;
-        } else if (steps == 0 || steps > 236) { // −20 < (int8)(B − A) ≤ 0: ANSI E1.31-2018 §6.7.2
-            count.outOfOrder++;
         }
+        count.sequence = sequence;
     }
 
     long notListed() {
@@ -170,7 +255,16 @@ final class StreamTable {
                 c.packets,
                 c.lost,
                 c.outOfOrder,
+                c.twice,
                 c.rate.perSecond(now),
+                Math.round(c.jitter),
+                c.longestGap,
+                c.firstNanos,
+                c.lastNanos,
+                c.sync,
+                Optional.ofNullable(c.otherAddress).filter(a -> now - c.otherAddressAt < SACN_LOSS),
+                c.otherStartCodes == null ? Map.of() : c.otherStartCodes,
+                Optional.ofNullable(c.slotPriorities).map(Bytes::of),
                 state(key.protocol(), c, now),
                 c.levels == null ? NO_LEVELS : Bytes.of(c.levels))));
         list.sort(Comparator.comparing(StreamSeen::protocol)

@@ -212,13 +212,16 @@ public final class StreamWatch implements AutoCloseable {
     /** Stops listening; from any thread. */
     @Override
     public void close() {
-        host.run(() -> {
-            if (artnet != null) {
-                artnet.close();
-            }
-            if (sacn != null) {
-                sacn.close();
-            }
-        });
+        host.run(this::closeNow);
+    }
+
+    /** The same, at once; within the net's turn. */
+    public void closeNow() {
+        if (artnet != null) {
+            artnet.close();
+        }
+        if (sacn != null) {
+            sacn.close();
+        }
     }
 }

@@ -66,8 +66,18 @@ public final class LevelStandin implements AutoCloseable {
         }
     }
 
+    /** What a stand-in says and takes by Art-Net beside levels. */
+    interface Face {
+        /** The pages of its answer to a poll. */
+        List<ArtPollReply> pages(Ipv4Address address, List<StandinPort> artnetPorts);
+
+        /** Takes a packet that is neither levels nor poll nor synchronization. */
+        void take(ArtNetPacket packet, Packet arrived, UdpPort port);
+    }
+
     private final StandinSite artnetSite;
     private final StandinSite site;
+    private final Face face;
     private final String name;
     private final List<StandinPort> ports;
     private final boolean answersPolls;
@@ -119,6 +129,28 @@ public final class LevelStandin implements AutoCloseable {
             boolean answersPolls,
             Predicate<Ipv4Address> planned,
             Consumer<StandinEvent> listener) {
+        this(artnet, sacn, name, ports, answersPolls, planned, listener, new Face() {
+            @Override
+            public List<ArtPollReply> pages(Ipv4Address address, List<StandinPort> artnetPorts) {
+                return PollPages.of(address, name, artnetPorts);
+            }
+
+            @Override
+            public void take(ArtNetPacket packet, Packet arrived, UdpPort port) {} // it can be set by nobody
+        });
+    }
+
+    /** A stand-in that says of itself what another wants. */
+    LevelStandin(
+            StandinSite artnet,
+            StandinSite sacn,
+            String name,
+            List<StandinPort> ports,
+            boolean answersPolls,
+            Predicate<Ipv4Address> planned,
+            Consumer<StandinEvent> listener,
+            Face face) {
+        this.face = face;
         this.artnetSite = artnet;
         this.site = sacn;
         this.name = name;
@@ -174,6 +206,11 @@ public final class LevelStandin implements AutoCloseable {
         return merge == null ? new byte[512] : merge.output();
     }
 
+    /** The port by which it takes and answers Art-Net, while it is open. */
+    Optional<UdpPort> artnetPort() {
+        return Optional.ofNullable(artnet);
+    }
+
     /** What kept it from receiving all, as a sentence; from any thread. */
     public Optional<String> trouble() {
         UdpPort a = artnet;
@@ -203,6 +240,8 @@ public final class LevelStandin implements AutoCloseable {
             answer(poll, arrived.source());
         } else if (packet instanceof ArtSync) {
             artSync.sync(arrived.source(), site.clock().now());
+        } else if (packet != null && artnet != null) {
+            face.take(packet, arrived, artnet);
         }
     }
 
@@ -219,7 +258,7 @@ public final class LevelStandin implements AutoCloseable {
                                                 <= poll.target().get().highest().value()))) {
             return;
         }
-        for (ArtPollReply reply : PollPages.of(artnetSite.adapter().address().address(), name, artnetPorts)) {
+        for (ArtPollReply reply : face.pages(artnetSite.adapter().address().address(), artnetPorts)) {
             // Replies go to the Art-Net port, whatever port the poll came from.
             SendResult sent = artnet.send(SendIntent.ASKING, from, ArtNetPacket.PORT, ArtNetCodec.encode(reply));
             if (sent.failed()) {
@@ -365,10 +404,13 @@ public final class LevelStandin implements AutoCloseable {
     /** Stops taking levels; from any thread. */
     @Override
     public void close() {
-        site.host().run(() -> {
-            Optional.ofNullable(sweeper).ifPresent(Clock.Timer::cancel);
-            Optional.ofNullable(artnet).ifPresent(UdpPort::close);
-            Optional.ofNullable(sacn).ifPresent(UdpPort::close);
-        });
+        site.host().run(this::closeNow);
+    }
+
+    /** The same, at once; within the net's turn. */
+    void closeNow() {
+        Optional.ofNullable(sweeper).ifPresent(Clock.Timer::cancel);
+        Optional.ofNullable(artnet).ifPresent(UdpPort::close);
+        Optional.ofNullable(sacn).ifPresent(UdpPort::close);
     }
 }

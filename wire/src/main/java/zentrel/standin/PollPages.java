@@ -8,6 +8,7 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Bytes;
 import zentrel.packet.artnet.ArtNetPacket;
 import zentrel.packet.artnet.ArtPollReply;
+import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 
 /** What a stand-in answers to a poll: its ports on pages of four (Art-Net 4). */
@@ -40,13 +41,15 @@ final class PollPages {
     private static ArtPollReply page(Ipv4Address a, String name, int subNet, List<StandinPort> list, int bindIndex) {
         int[] types = new int[4];
         int[] good = new int[4];
+        int[] in = new int[4];
         int[] out = new int[4];
         for (int i = 0; i < list.size(); i++) {
             StandinPort port = list.get(i);
-            types[i] = port.output() ? ArtPollReply.OUTPUT : 0x40;
+            types[i] = port.output() ? ArtPollReply.OUTPUT : ArtPollReply.INPUT;
             good[i] = (port.enabled() ? ArtPollReply.SENDING : 0)
+                    | (port.merge() == Merge.LTP ? ArtPollReply.LTP : 0)
                     | (port.protocol() == Protocol.SACN ? ArtPollReply.SET_TO_SACN : 0);
-            out[i] = port.wire() & 0xF;
+            (port.output() ? out : in)[i] = port.wire() & 0xF;
         }
         return new ArtPollReply(
                 a,
@@ -65,7 +68,7 @@ final class PollPages {
                 Bytes.of(types),
                 Bytes.zeros(4),
                 Bytes.of(good),
-                Bytes.zeros(4),
+                Bytes.of(in),
                 Bytes.of(out),
                 100,
                 0,

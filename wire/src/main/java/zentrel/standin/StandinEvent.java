@@ -47,6 +47,13 @@ public sealed interface StandinEvent {
     /** A poll was answered. */
     record PollAnswered(Ipv4Address to) implements StandinEvent {}
 
+    /** Somebody set something on it, in words. */
+    record WasSet(Ipv4Address from, String what) implements StandinEvent {
+        public WasSet {
+            what = PlainText.shown(what, LONGEST);
+        }
+    }
+
     /** A node was found by poll. */
     record Found(Ipv4Address node, List<Integer> portAddresses) implements StandinEvent {
         public Found {

@@ -71,8 +71,7 @@ public record RdmMessage(
     public RdmMessage answer(int kind, Bytes content) {
         Uid asker = source;
         Uid answerer = destination;
-        return new RdmMessage(
-                asker, answerer, transaction, kind, 0, subDevice, commandClass + 1, parameter, content);
+        return new RdmMessage(asker, answerer, transaction, kind, 0, subDevice, commandClass + 1, parameter, content);
     }
 
     public boolean isAnswer() {

@@ -1,0 +1,125 @@
+package zentrel.packet.pcap;
+
+import java.nio.ByteBuffer;
+import zentrel.ipv4.Ipv4Address;
+
+/**
+ * Takes the UDP packet out of a recorded frame: Ethernet with or without VLAN tags, raw IP, Linux cooked in both versions, BSD
+ * loopback. One object reads many frames in place. Fragments, frames that were cut and everything else but UDP in IPv4 are none.
+ */
+public final class UdpFrame {
+    private static final int ETHERNET = 1;
+    private static final int NULL = 0;
+    private static final int RAW = 101;
+    private static final int RAW_BSD = 12;
+    private static final int RAW_IPV4 = 228;
+    private static final int LOOP = 108;
+    private static final int COOKED = 113;
+    private static final int COOKED_2 = 276;
+    private static final int TYPE_IPV4 = 0x0800;
+    private static final int TYPE_VLAN = 0x8100;
+    private static final int TYPE_SERVICE_VLAN = 0x88A8;
+    private static final int TYPE_OLD_VLAN = 0x9100;
+    private static final int UDP = 17;
+    private static final int NONE = -1;
+
+    private int source;
+    private int destination;
+    private int sourcePort;
+    private int destinationPort;
+    private int ttl;
+    private int payload;
+    private int end;
+
+    /** Whether a frame, from position to limit, is such a packet; then its fields are here until the next one is read. */
+    public boolean read(ByteBuffer b, int linkType) {
+        int ip = ipStart(b, linkType);
+        if (ip == NONE || b.limit() - ip < 28) {
+            return false;
+        }
+        int first = b.get(ip) & 0xFF;
+        int head = (first & 0xF) * 4;
+        if (first >> 4 != 4 || head < 20 || (b.get(ip + 9) & 0xFF) != UDP) {
+            return false;
+        }
+        int total = b.getShort(ip + 2) & 0xFFFF;
+        int fragment = b.getShort(ip + 6) & 0x3FFF; // more fragments, and the offset
+        if (fragment != 0 || total < head + 8 || ip + total > b.limit()) {
+            return false;
+        }
+        int udp = ip + head;
+        int length = b.getShort(udp + 4) & 0xFFFF;
+        if (length < 8 || udp + length > ip + total) {
+            return false;
+        }
+        ttl = b.get(ip + 8) & 0xFF;
+        source = b.getInt(ip + 12);
+        destination = b.getInt(ip + 16);
+        sourcePort = b.getShort(udp) & 0xFFFF;
+        destinationPort = b.getShort(udp + 2) & 0xFFFF;
+        payload = udp + 8;
+        end = udp + length;
+        return true;
+    }
+
+    private static int ipStart(ByteBuffer b, int linkType) {
+        int p = b.position();
+        int left = b.remaining();
+        return switch (linkType) {
+            case ETHERNET -> left < 14 ? NONE : afterType(b, p + 12);
+            case RAW, RAW_BSD, RAW_IPV4 -> p;
+            case COOKED -> left < 16 ? NONE : afterType(b, p + 14);
+            case COOKED_2 -> left < 20 || (b.getShort(p) & 0xFFFF) != TYPE_IPV4 ? NONE : p + 20;
+            case NULL, LOOP -> { // the address family in the byte order of the machine that recorded; IPv4 is 2
+                if (left < 4) {
+                    yield NONE;
+                }
+                int family = b.getInt(p);
+                yield family == 2 || family == 2 << 24 ? p + 4 : NONE;
+            }
+            default -> NONE;
+        };
+    }
+
+    /** Skips VLAN tags. */
+    private static int afterType(ByteBuffer b, int at) {
+        int p = at;
+        while (p + 2 <= b.limit()) {
+            int type = b.getShort(p) & 0xFFFF;
+            if (type == TYPE_IPV4) {
+                return p + 2;
+            }
+            if (type != TYPE_VLAN && type != TYPE_SERVICE_VLAN && type != TYPE_OLD_VLAN) {
+                return NONE;
+            }
+            p += 4;
+        }
+        return NONE;
+    }
+
+    public Ipv4Address source() {
+        return new Ipv4Address(source);
+    }
+
+    public Ipv4Address destination() {
+        return new Ipv4Address(destination);
+    }
+
+    public int sourcePort() {
+        return sourcePort;
+    }
+
+    public int destinationPort() {
+        return destinationPort;
+    }
+
+    /** How many more routers it might have passed. */
+    public int ttl() {
+        return ttl;
+    }
+
+    /** Its content; a view of the frame. */
+    public ByteBuffer payload(ByteBuffer b) {
+        return b.duplicate().limit(end).position(payload);
+    }
+}

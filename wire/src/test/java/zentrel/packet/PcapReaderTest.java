@@ -1,0 +1,272 @@
+package zentrel.packet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import zentrel.Witnesses;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.pcap.PcapReader;
+import zentrel.packet.pcap.PcapngWriter;
+import zentrel.packet.pcap.UdpFrame;
+
+/** Recordings as independent tools write and read them (tshark, editcap, text2pcap), field by field, and cut anywhere. */
+class PcapReaderTest {
+    private static final int PACKETS = 60;
+
+    @TempDir
+    static Path folder;
+
+    private static Path own;
+
+    private record Seen(
+            long nanos, String source, int sourcePort, String destination, int destinationPort, String hex) {}
+
+    @BeforeAll
+    static void writeOne() throws Exception {
+        boolean there;
+        try {
+            there = run("editcap", "--version").contains("Editcap");
+        } catch (IOException e) {
+            there = false;
+        }
+        Witnesses.need(there, "editcap is not installed; ./zentrel test installs it with tshark");
+        own = folder.resolve("own.pcapng");
+        Random random = new Random(9);
+        try (PcapngWriter writer = new PcapngWriter(Files.newOutputStream(own))) {
+            long time = 1_700_000_000_123_456_789L;
+            for (int i = 0; i < PACKETS; i++) {
+                time += random.nextInt(30_000_000);
+                byte[] payload = new byte[1 + random.nextInt(1200)];
+                random.nextBytes(payload);
+                writer.write(
+                        time,
+                        "net" + random.nextInt(3),
+                        new Ipv4Address(0x0A290000 + random.nextInt(9)),
+                        1 + random.nextInt(65_535),
+                        new Ipv4Address(0x0A290100 + random.nextInt(9)),
+                        1 + random.nextInt(65_535),
+                        64,
+                        payload);
+            }
+        }
+    }
+
+    private static String run(String... command) throws IOException, InterruptedException {
+        Process process = new ProcessBuilder(command)
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
+        byte[] out = process.getInputStream().readAllBytes();
+        assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
+        return new String(out, StandardCharsets.UTF_8);
+    }
+
+    private static List<Seen> ours(Path file) throws IOException {
+        List<Seen> all = new ArrayList<>();
+        UdpFrame frame = new UdpFrame();
+        try (PcapReader reader = new PcapReader(file)) {
+            while (reader.next()) {
+                ByteBuffer bytes = reader.frame();
+                if (frame.read(bytes, reader.linkType())) {
+                    ByteBuffer payload = frame.payload(bytes);
+                    byte[] content = new byte[payload.remaining()];
+                    payload.get(content);
+                    all.add(new Seen(
+                            reader.time(),
+                            frame.source().toString(),
+                            frame.sourcePort(),
+                            frame.destination().toString(),
+                            frame.destinationPort(),
+                            HexFormat.of().formatHex(content)));
+                }
+            }
+        }
+        return all;
+    }
+
+    private static List<Seen> theirs(Path file) throws Exception {
+        List<Seen> all = new ArrayList<>();
+        String lines = run(
+                "tshark",
+                "-r",
+                file.toString(),
+                "-Y",
+                "udp",
+                "-T",
+                "fields",
+                "-e",
+                "frame.time_epoch",
+                "-e",
+                "ip.src",
+                "-e",
+                "udp.srcport",
+                "-e",
+                "ip.dst",
+                "-e",
+                "udp.dstport",
+                "-e",
+                "udp.payload");
+        for (String line : lines.lines().toList()) {
+            String[] f = line.split("\t", -1);
+            String[] time = f[0].split("\\.", -1);
+            all.add(new Seen(
+                    Long.parseLong(time[0]) * 1_000_000_000 + Long.parseLong(time[1]),
+                    f[1],
+                    Integer.parseInt(f[2]),
+                    f[3],
+                    Integer.parseInt(f[4]),
+                    f[5].replace(":", "")));
+        }
+        return all;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"pcap", "nsecpcap", "pcapng"})
+    void everyFormThatAnotherToolWritesIsReadAsItReadsIt(String form) throws Exception {
+        Path file = folder.resolve("as." + form);
+        // editcap writes files of one link type and interface only as pcap, so the interfaces are made one
+        String one = folder.resolve("one.pcapng").toString();
+        run("tshark", "-r", own.toString(), "-w", one, "-F", "pcapng");
+        run("editcap", "-F", form, one, file.toString());
+        List<Seen> theirs = theirs(file);
+        assertThat(theirs).hasSize(PACKETS);
+        assertThat(ours(file)).isEqualTo(theirs);
+    }
+
+    @Test
+    void whatIsWrittenHereIsReadAsAnotherToolReadsIt() throws Exception {
+        assertThat(ours(own)).hasSize(PACKETS).isEqualTo(theirs(own));
+    }
+
+    /** One packet in every kind of frame: the other tool says that the frame is what it is meant to be. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "1 0102030405060a0b0c0d0e0f0800",
+                "1 0102030405060a0b0c0d0e0f8100000a0800",
+                "1 0102030405060a0b0c0d0e0f88a8000b8100000a0800",
+                "101 ",
+                "113 00000001000601020304050600000800",
+                "276 08000000000000010001000601020304050600 00",
+                "0 02000000"
+            })
+    void everyKindOfFrame(String kind) throws Exception {
+        int link = Integer.parseInt(kind.substring(0, kind.indexOf(' ')));
+        byte[] head = HexFormat.of().parseHex(kind.substring(kind.indexOf(' ')).replace(" ", ""));
+        byte[] ip = HexFormat.of()
+                .parseHex("4500002000000000401100000a2901010a291402" + "1936193600" + "0c0000" + "deadbeef");
+        for (boolean little : new boolean[] {true, false}) {
+            ByteBuffer out = ByteBuffer.allocate(200)
+                    .order(little ? java.nio.ByteOrder.LITTLE_ENDIAN : java.nio.ByteOrder.BIG_ENDIAN);
+            out.putInt(0xA1B2C3D4)
+                    .putShort((short) 2)
+                    .putShort((short) 4)
+                    .putInt(0)
+                    .putInt(0)
+                    .putInt(65_535)
+                    .putInt(link);
+            int length = head.length + ip.length;
+            out.putInt(1_700_000_000)
+                    .putInt(5)
+                    .putInt(length)
+                    .putInt(length)
+                    .put(head)
+                    .put(ip);
+            Path file = Files.write(folder.resolve("kind.pcap"), Arrays.copyOf(out.array(), out.position()));
+            List<Seen> expected =
+                    List.of(new Seen(1_700_000_000_000_005_000L, "10.41.1.1", 6454, "10.41.20.2", 6454, "deadbeef"));
+            assertThat(theirs(file)).isEqualTo(expected);
+            assertThat(ours(file)).isEqualTo(expected);
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"pcap", "pcapng"})
+    void aRecordingCutAnywhereIsReadUpToTheCut(String form) throws Exception {
+        Path whole = folder.resolve("whole." + form);
+        run("editcap", "-F", form, folder.resolve("one.pcapng").toString(), whole.toString());
+        if (Files.notExists(whole)) {
+            run("tshark", "-r", own.toString(), "-w", whole.toString(), "-F", form);
+        }
+        byte[] bytes = Files.readAllBytes(whole);
+        List<Seen> all = ours(whole);
+        assertThat(all).hasSize(PACKETS);
+        Path cut = folder.resolve("cut." + form);
+        int damaged = 0;
+        for (int length = 0; length < bytes.length; length += 1 + length / 40) {
+            Files.write(cut, Arrays.copyOf(bytes, length));
+            try (PcapReader reader = new PcapReader(cut)) {
+                int read = 0;
+                while (reader.next()) {
+                    read++;
+                }
+                assertThat(ours(cut)).isEqualTo(all.subList(0, read));
+                damaged += reader.damage().isPresent() ? 1 : 0;
+            } catch (IOException e) {
+                assertThat(length).as(e.getMessage()).isLessThan(32);
+            }
+        }
+        assertThat(damaged).isGreaterThan(50);
+    }
+
+    @Test
+    void hostileBytesEndInASentence() throws Exception {
+        byte[] bytes = Files.readAllBytes(own);
+        Random random = new Random(4);
+        Path bad = folder.resolve("bad.pcapng");
+        for (int i = 0; i < 400; i++) {
+            byte[] copy = Arrays.copyOf(bytes, Math.min(bytes.length, 6000));
+            for (int k = 0; k < 1 + random.nextInt(6); k++) {
+                copy[random.nextInt(copy.length)] = (byte) random.nextInt(256);
+            }
+            Files.write(bad, copy);
+            try (PcapReader reader = new PcapReader(bad)) {
+                UdpFrame frame = new UdpFrame();
+                while (reader.next()) {
+                    frame.read(reader.frame(), random.nextInt(300));
+                }
+                reader.damage()
+                        .ifPresent(d -> assertThat(d)
+                                .startsWith("It is damaged at byte ")
+                                .endsWith("there."));
+            } catch (IOException e) {
+                assertThat(e.getMessage()).contains("is no recording");
+            }
+        }
+        Path none = Files.writeString(folder.resolve("none.pcap"), "Nothing to see here");
+        assertThatThrownBy(() -> new PcapReader(none))
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("none.pcap");
+    }
+
+    @Test
+    void readingGoesOnFromAPlace() throws Exception {
+        try (PcapReader reader = new PcapReader(own)) {
+            List<PcapReader.Place> places = new ArrayList<>();
+            List<Long> times = new ArrayList<>();
+            do {
+                places.add(reader.place());
+            } while (reader.next() && times.add(reader.time()));
+            for (int i : new int[] {40, 3, 59, 0}) {
+                reader.seek(places.get(i));
+                assertThat(reader.next()).isTrue();
+                assertThat(reader.time()).isEqualTo(times.get(i));
+            }
+        }
+    }
+}
