@@ -14,6 +14,7 @@ import zentrel.cli.Values.ProtocolUniverse;
 import zentrel.cli.Values.Rate;
 import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.SlotLevel;
+import zentrel.cli.Values.SlotRange;
 import zentrel.cli.Values.Target;
 import zentrel.cli.Values.UdpPort;
 import zentrel.cli.Values.UniverseRanges;
@@ -47,6 +48,7 @@ final class Converters {
         line.registerConverter(PortUniverse.class, Converters::port);
         line.registerConverter(SlotLevel.class, Converters::slot);
         line.registerConverter(UniverseRanges.class, Converters::ranges);
+        line.registerConverter(SlotRange.class, Converters::slots);
         line.registerConverter(PortMerge.class, Converters::portMerge);
         line.registerConverter(PortCount.class, Converters::portCount);
         line.registerConverter(UdpPort.class, text -> new UdpPort(number("a UDP port", text, 1, LAST_PORT)));
@@ -124,6 +126,15 @@ final class Converters {
     private static TypeConversionException tooMany(String text) {
         return new TypeConversionException("write FIRST-LAST, or several with commas, at most " + MOST_GROUPS
                 + " universes, not \"" + text + "\".");
+    }
+
+    private static SlotRange slots(String text) {
+        String[] parts = text.split("-", -1);
+        if (parts.length > 2) {
+            throw new TypeConversionException("write FIRST-LAST, such as 1-24, not \"" + text + "\".");
+        }
+        int first = number("a slot", parts[0], 1, SLOTS);
+        return new SlotRange(first, parts.length == 1 ? first : number("the last slot", parts[1], first, SLOTS));
     }
 
     private static PortMerge portMerge(String text) {

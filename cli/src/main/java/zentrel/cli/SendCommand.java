@@ -1,10 +1,15 @@
 package zentrel.cli;
 
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -13,7 +18,14 @@ import zentrel.cli.Values.Priority;
 import zentrel.cli.Values.Rate;
 import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.SlotLevel;
+import zentrel.cli.Values.SlotRange;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.live.SendJob;
+import zentrel.live.SendPattern;
+import zentrel.live.StreamSeen;
+import zentrel.live.StreamWatch;
+import zentrel.live.Takeover;
+import zentrel.live.TestSender;
 import zentrel.net.NetHost;
 import zentrel.plan.Delivery;
 import zentrel.profile.Protocol;
@@ -23,6 +35,7 @@ import zentrel.standin.ConsoleStream;
 import zentrel.standin.StandinEvent;
 import zentrel.standin.StandinSite;
 import zentrel.text.Counted;
+import zentrel.text.PlainText;
 
 /** {@code zentrel send}: levels of one universe for a while. */
 @Command(
@@ -30,15 +43,60 @@ import zentrel.text.Counted;
         mixinStandardHelpOptions = true,
         description = "Sends levels of one universe, on loopback unless an adapter is armed.")
 final class SendCommand implements Callable<Integer> {
+    private static final double LISTEN_SECONDS = 1.5;
+
     @Option(names = "--protocol", required = true, description = "artnet or sacn.")
     @SuppressWarnings("NullAway.Init")
     private Protocol protocol;
 
-    @Option(names = "--universe", required = true, paramLabel = "WIRE-NUMBER", description = "The number on the wire.")
-    private int universe;
+    @Option(
+            names = "--universe",
+            required = true,
+            paramLabel = "WIRE-NUMBER",
+            description = "The number on the wire. May be repeated.")
+    private List<Integer> universes = new ArrayList<>();
 
     @Option(names = "--slot", paramLabel = "S=V", description = "A slot 1–512 and its level 0–255. May be repeated.")
     private List<SlotLevel> slots = new ArrayList<>();
+
+    @Option(
+            names = "--pattern",
+            paramLabel = "P",
+            description = "all, walk, climb, universes, or number: each universe says its own.")
+    private @Nullable String pattern;
+
+    @Option(
+            names = "--slots",
+            paramLabel = "FIRST-LAST",
+            defaultValue = "1-512",
+            description = "The slots of the pattern (default 1-512).")
+    @SuppressWarnings("NullAway.Init")
+    private SlotRange range;
+
+    @Option(names = "--level", defaultValue = "255", description = "The level of the pattern, 0–255 (default 255).")
+    private int level;
+
+    @Option(names = "--step", paramLabel = "S", defaultValue = "0.5", description = "Seconds a step (default 0.5).")
+    @SuppressWarnings("NullAway.Init")
+    private Seconds step;
+
+    @Option(names = "--preview", description = "Mark sACN as preview data.")
+    private boolean preview;
+
+    @Option(
+            names = "--sync",
+            paramLabel = "U",
+            defaultValue = "0",
+            description = "sACN: let receivers wait for sync packets of this universe, and send them.")
+    private int sync;
+
+    @Option(names = "--zero", description = "All to zero before it ends.")
+    private boolean zero;
+
+    @Option(
+            names = "--borrow",
+            description = "Listen first, say who sends the universe, and send with the priority that wins over them.")
+    private boolean borrow;
 
     @Option(names = "--from", required = true, paramLabel = "127.x.y.z", description = "The address to send from.")
     @SuppressWarnings("NullAway.Init")
@@ -82,37 +140,162 @@ final class SendCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        if (!protocol.carries(universe)) {
-            throw new Refusal(protocol.title() + " goes from " + protocol.firstNumber() + " to " + protocol.lastNumber()
-                    + ", not " + universe + ".");
+        for (int universe : universes) {
+            if (!protocol.carries(universe)) {
+                throw new Refusal(protocol.title() + " goes from " + protocol.firstNumber() + " to "
+                        + protocol.lastNumber() + ", not " + universe + ".");
+            }
         }
-        Delivery delivery =
-                !to.isEmpty() ? Delivery.UNICAST : protocol == Protocol.SACN ? Delivery.MULTICAST : Delivery.BROADCAST;
-        ConsoleStream stream =
-                new ConsoleStream("send", protocol, universe, delivery, to, priority.level(), rate.perSecond(), false);
+        Delivery delivery = to.isEmpty() ? SendJob.usual(protocol) : Delivery.UNICAST;
+        StandinSite site = Nets.armed(from, to, arm);
         long sent;
         long failed;
-        StandinSite site = Nets.armed(from, to, arm);
-        ConsoleSpec spec = new ConsoleSpec(name, UUID.randomUUID(), List.of(stream), true);
-        try (NetHost host = site.host();
-                ConsoleStandin console = new ConsoleStandin(new StandinSite(host, site.adapter()), spec, this::told)) {
-            slots.forEach(s -> console.setSlot("send", s.slot(), s.level()));
-            console.start();
-            Nets.waitFor(seconds);
-            sent = console.sentCount();
-            failed = console.failedCount();
-        } catch (IOException e) {
+        try (NetHost host = site.host()) {
+            StandinSite here = new StandinSite(host, site.adapter());
+            int with = borrow ? borrowed(here) : priority.level();
+            try (Sending sending = pattern == null ? slots(here, delivery, with) : pattern(here, delivery, with)) {
+                sending.start();
+                Nets.waitFor(seconds);
+                sent = sending.sentCount();
+                failed = sending.failedCount();
+            }
+        } catch (IOException | IllegalArgumentException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
+        print(delivery, sent, failed);
+        return sent > 0 && failed == 0 ? 0 : 1;
+    }
+
+    /** What sends until it is closed. */
+    private interface Sending extends AutoCloseable {
+        void start() throws IOException;
+
+        long sentCount();
+
+        long failedCount();
+
+        @Override
+        void close();
+    }
+
+    private Sending slots(StandinSite site, Delivery delivery, int with) {
+        List<ConsoleStream> streams = universes.stream()
+                .map(u -> new ConsoleStream(
+                        "" + u, protocol, u, delivery, to, with, rate.perSecond(), false, preview, sync, false))
+                .toList();
+        ConsoleStandin console = new ConsoleStandin(
+                site,
+                new ConsoleSpec(
+                        name, UUID.randomUUID(), streams, true, sync == 0 ? Optional.empty() : Optional.of(sync)),
+                this::told);
+        universes.forEach(u -> slots.forEach(s -> console.setSlot("" + u, s.slot(), s.level())));
+        return new Sending() {
+            @Override
+            public void start() throws IOException {
+                console.start();
+            }
+
+            @Override
+            public long sentCount() {
+                return console.sentCount();
+            }
+
+            @Override
+            public long failedCount() {
+                return console.failedCount();
+            }
+
+            @Override
+            public void close() {
+                if (zero) {
+                    universes.forEach(u -> console.setLevels("" + u, new byte[512]));
+                    console.hurry();
+                }
+                console.close();
+            }
+        };
+    }
+
+    private Sending pattern(StandinSite site, Delivery delivery, int with) throws Refusal {
+        SendPattern chosen = Arrays.stream(SendPattern.values())
+                .filter(p -> p.word().equals(pattern))
+                .findFirst()
+                .orElseThrow(() -> new Refusal("--pattern: write all, walk, climb, universes or number, not \""
+                        + PlainText.shown(String.valueOf(pattern), 40) + "\"."));
+        TestSender sender = new TestSender(
+                site,
+                name,
+                new SendJob(
+                        protocol,
+                        universes,
+                        delivery,
+                        to,
+                        with,
+                        preview,
+                        sync,
+                        rate.perSecond(),
+                        chosen,
+                        range.first(),
+                        range.last(),
+                        level,
+                        step.value(),
+                        zero),
+                this::told);
+        return new Sending() {
+            @Override
+            public void start() throws IOException {
+                sender.start();
+            }
+
+            @Override
+            public long sentCount() {
+                return sender.sentCount();
+            }
+
+            @Override
+            public long failedCount() {
+                return sender.failedCount();
+            }
+
+            @Override
+            public void close() {
+                sender.close();
+            }
+        };
+    }
+
+    /** Listens, says who owns each universe, and gives the priority that wins over all of them. */
+    private int borrowed(StandinSite site) throws IOException {
+        int needed = priority.level();
+        try (StreamWatch watch = new StreamWatch(site.host(), site.adapter())) {
+            watch.start(protocol == Protocol.SACN ? universes : List.of());
+            Nets.waitFor(new Seconds(LISTEN_SECONDS));
+            List<StreamSeen> seen = watch.found().streams();
+            for (int universe : universes) {
+                needed = Math.max(
+                        needed, Takeover.of(protocol, universe, seen, needed).needed());
+            }
+            for (int universe : universes) {
+                out.remark(Takeover.of(protocol, universe, seen, needed).words());
+            }
+        }
+        return needed;
+    }
+
+    private void print(Delivery delivery, long sent, long failed) {
+        String numbers = universes.stream().map(String::valueOf).collect(Collectors.joining(", "));
         if (out.json) {
-            out.json(Output.JSON
+            ObjectNode root = Output.JSON
                     .objectNode()
                     .put("protocol", protocol.word())
-                    .put("universe", universe)
+                    .put("universe", universes.get(0))
                     .put("delivery", delivery.word())
-                    .put("packets", sent));
+                    .put("packets", sent);
+            ArrayNode all = root.putArray("universes");
+            universes.forEach(all::add);
+            out.json(root);
         } else {
-            out.line(Counted.of(sent, "packet") + " of " + protocol.title() + " " + universe + " sent by "
+            out.line(Counted.of(sent, "packet") + " of " + protocol.title() + " " + numbers + " sent by "
                     + delivery.word().replace('-', ' ') + ".");
         }
         if (sent == 0) {
@@ -120,7 +303,6 @@ final class SendCommand implements Callable<Integer> {
         } else if (failed > 0) {
             out.remark(Counted.of(failed, "packet") + " could not be sent.");
         }
-        return sent > 0 && failed == 0 ? 0 : 1;
     }
 
     private void told(StandinEvent event) {

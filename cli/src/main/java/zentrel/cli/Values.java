@@ -27,6 +27,9 @@ final class Values {
     /** Universes of sACN, in order and each once: {@code 1-64,100}. */
     record UniverseRanges(List<Integer> numbers) {}
 
+    /** Slots one after the other: {@code 1-24}. */
+    record SlotRange(int first, int last) {}
+
     /** What of a port merges: {@code 1=htp}. */
     record PortMerge(int port, Merge merge) {}
 

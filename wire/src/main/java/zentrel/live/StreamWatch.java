@@ -1,7 +1,9 @@
 package zentrel.live;
 
 import java.io.IOException;
+import java.util.ArrayDeque;
 import java.util.BitSet;
+import java.util.Deque;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -28,7 +30,9 @@ import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnDataView;
 import zentrel.packet.sacn.SacnDiscovery;
 import zentrel.packet.sacn.SacnPacket;
+import zentrel.packet.sacn.SacnSync;
 import zentrel.profile.Protocol;
+import zentrel.text.PlainText;
 import zentrel.universe.SacnUniverse;
 
 /**
@@ -40,6 +44,8 @@ public final class StreamWatch implements AutoCloseable {
     private static final int MOST_ANSWERS = 4096;
 
     private static final int MOST_WAITED_FOR = 1020; // 255 pages of four ports
+    private static final int MOST_SYNCS = 256;
+    private static final int MOST_MALFORMED = 20;
     private static final int PATIENCE_SECONDS = 60;
 
     /**
@@ -51,6 +57,8 @@ public final class StreamWatch implements AutoCloseable {
      * @param announced the sACN universes that sources announce and that are not listened to, in order
      * @param answers the Art-Net universes that the outputs of each device wait for, as its answers to polls say
      * @param trouble what kept it from receiving all, as sentences
+     * @param syncs when synchronization packets of each sACN universe were heard last, in ns by the net's clock
+     * @param malformed what could not be read lately, with the field and where it came from, as sentences
      * @param remarks what the system granted less of than was asked for, and what to do, as sentences
      */
     public record Found(
@@ -59,6 +67,8 @@ public final class StreamWatch implements AutoCloseable {
             long unreadable,
             List<Integer> announced,
             Map<Ipv4Address, Set<Integer>> answers,
+            Map<Integer, Long> syncs,
+            List<String> malformed,
             List<String> trouble,
             List<String> remarks) {}
 
@@ -73,6 +83,8 @@ public final class StreamWatch implements AutoCloseable {
     private final SacnDataView data = new SacnDataView();
     private @Nullable UdpPort artnet;
     private @Nullable UdpPort sacn;
+    private final Map<Integer, Long> syncs = new TreeMap<>();
+    private final Deque<String> malformed = new ArrayDeque<>();
     private long unreadable;
 
     /** Watches without a plan. */
@@ -118,8 +130,8 @@ public final class StreamWatch implements AutoCloseable {
             return;
         }
         Decoded<ArtNetPacket> decoded = ArtNetCodec.decode(packet.bytes());
-        if (decoded instanceof Decoded.Malformed) {
-            unreadable++;
+        if (decoded instanceof Decoded.Malformed<ArtNetPacket> bad) {
+            unreadable(packet, "Art-Net", bad);
         }
         decoded.packet().ifPresent(p -> {
             if (p instanceof ArtPollReply reply) {
@@ -164,14 +176,25 @@ public final class StreamWatch implements AutoCloseable {
             return;
         }
         Decoded<SacnPacket> decoded = SacnCodec.decode(packet.bytes());
-        if (decoded instanceof Decoded.Malformed) {
-            unreadable++;
+        if (decoded instanceof Decoded.Malformed<SacnPacket> bad) {
+            unreadable(packet, "sACN", bad);
         }
         decoded.packet().ifPresent(p -> {
             if (p instanceof SacnDiscovery discovery) {
                 discovered(discovery);
+            } else if (p instanceof SacnSync sync
+                    && (syncs.size() < MOST_SYNCS || syncs.containsKey(sync.syncAddress()))) {
+                syncs.put(sync.syncAddress(), packet.time());
             }
         });
+    }
+
+    private void unreadable(Packet packet, String protocol, Decoded.Malformed<?> bad) {
+        unreadable++;
+        if (malformed.size() == MOST_MALFORMED) {
+            malformed.removeFirst();
+        }
+        malformed.addLast(PlainText.shown(packet.source() + " sent " + protocol + " that cannot be read: " + bad, 200));
     }
 
     private void discovered(SacnDiscovery discovery) {
@@ -204,6 +227,8 @@ public final class StreamWatch implements AutoCloseable {
                     unreadable,
                     announced.stream().boxed().toList(),
                     copy,
+                    Map.copyOf(syncs),
+                    List.copyOf(malformed),
                     trouble,
                     a == null ? List.of() : a.remarks());
         });

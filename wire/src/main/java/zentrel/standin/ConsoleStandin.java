@@ -135,6 +135,20 @@ public final class ConsoleStandin implements AutoCloseable {
         site.host().run(() -> universe.set(slot, level));
     }
 
+    /**
+     * Sets all slots at once; from any thread.
+     *
+     * @param levels 512, copied
+     */
+    public void setLevels(String stream, byte[] levels) {
+        SentUniverse universe = sent.get(stream);
+        if (universe == null || levels.length != 512) {
+            throw new IllegalArgumentException(name() + " sends no stream \"" + stream + "\" of 512 slots.");
+        }
+        byte[] copy = levels.clone();
+        site.host().run(() -> universe.set(copy));
+    }
+
     /** Makes a fresh look leave now; from any thread. */
     public void hurry() {
         site.host().run(() -> {

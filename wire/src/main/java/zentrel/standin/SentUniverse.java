@@ -40,6 +40,14 @@ final class SentUniverse {
         fresh = FRESH_FRAMES;
     }
 
+    void set(byte[] all) {
+        if (!java.util.Arrays.equals(levels, all)) {
+            System.arraycopy(all, 0, levels, 0, levels.length);
+            packet = new byte[0];
+            fresh = FRESH_FRAMES;
+        }
+    }
+
     void hurry() {
         waiting = false;
     }
