@@ -96,6 +96,7 @@ final class Shots {
                 1500,
                 () -> {
                     document.select(Kind.FIXTURE.id("f801"));
+                    window.view(BenchPage.class).showSignal();
                     window.view(BenchPage.class).startStandins();
                 },
                 "bench-started");
@@ -119,6 +120,21 @@ final class Shots {
                     window.view(BenchPage.class).sendCue();
                 },
                 "bench-cue");
+        view(
+                4,
+                6000,
+                () -> {
+                    for (int slot = 1; slot <= 120; slot++) {
+                        window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u12"), slot, slot * 37 % 256);
+                    }
+                    window.view(BenchPage.class).showLive(false);
+                    window.view(BenchPage.class).ask();
+                },
+                "bench-live");
+        steps.removeLast();
+        view(4, 1500, () -> document.select(Kind.UNIVERSE.id("u12")), "bench-live");
+        view(4, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench-live-device");
+        view(4, 1500, () -> window.view(BenchPage.class).showLive(true), "bench-levels");
         view(3, 900, () -> window.view(UniversesPage.class).load(), "universes-load");
         view(3, 900, () -> window.help("rule-universe.off-by-one"), "help");
         steps.add(new Step(300, window::beginAgain));

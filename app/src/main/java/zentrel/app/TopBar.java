@@ -83,6 +83,7 @@ final class TopBar extends HBox {
         getStyleClass().add("top-bar");
         refreshOutput();
         output.stateProperty().addListener(o -> refreshOutput());
+        output.wordsProperty().addListener(o -> refreshOutput());
         document.settings()
                 .dayProperty()
                 .addListener(
@@ -125,7 +126,7 @@ final class TopBar extends HBox {
 
     private void refreshOutput() {
         boolean armed = output.isArmed();
-        Label text = Texts.of(OutputStatus.words(output.stateProperty().get()), "small");
+        Label text = Texts.of(output.wordsProperty().get(), "small");
         text.getStyleClass().add(armed ? "at-risk" : "soft");
         state.getChildren().setAll(Mark.of(armed ? Verdict.AT_RISK : Verdict.NOT_KNOWN), text);
     }

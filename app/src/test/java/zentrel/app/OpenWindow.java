@@ -1,11 +1,16 @@
 package zentrel.app;
 
+import static java.util.concurrent.TimeUnit.SECONDS;
+import static org.awaitility.Awaitility.await;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.TextInputControl;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -114,5 +119,26 @@ abstract class OpenWindow {
 
     static boolean there(FxRobot robot, String query) {
         return robot.lookup(query).tryQuery().isPresent();
+    }
+
+    static List<Node> all(Node root) {
+        List<Node> nodes = new ArrayList<>(List.of(root));
+        if (root instanceof javafx.scene.Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(c -> nodes.addAll(all(c)));
+        }
+        return nodes;
+    }
+
+    final boolean shows(String text) {
+        return fx(() -> all(stage.getScene().getRoot()).stream()
+                .anyMatch(n -> (n instanceof Labeled l
+                                && l.getText() != null
+                                && l.getText().contains(text))
+                        || (n instanceof javafx.scene.text.Text t && t.getText().contains(text))));
+    }
+
+    /** Waits until a text is seen somewhere in the window. */
+    final void waitFor(String text) {
+        await().atMost(30, SECONDS).until(() -> shows(text));
     }
 }

@@ -17,6 +17,9 @@ import zentrel.profile.Protocol;
 
 /** What of a found device is not as the plan wants it. What a device does not tell is not compared. */
 public final class DeviceDifferences {
+    /** A short name of an answer to a poll that is as long as this may have been cut: its field holds 17 bytes. */
+    private static final int CUT_SHORT = 15;
+
     private DeviceDifferences() {}
 
     /** The differences: of the device first, then port by port. */
@@ -27,7 +30,7 @@ public final class DeviceDifferences {
             address(planned, device, all);
             return all;
         }
-        if (!device.title().equalsIgnoreCase(host.name()) && !device.shortName().equalsIgnoreCase(host.name())) {
+        if (!isCalled(device, host.name()) && planned.programs().stream().noneMatch(p -> isCalled(device, p.name()))) {
             all.add(whole(DeviceDifference.What.NAME, host.name(), device.title()));
         }
         address(planned, device, all);
@@ -54,6 +57,15 @@ public final class DeviceDifferences {
                 .findFirst()
                 .ifPresent(l -> all.add(whole(DeviceDifference.What.FAIL_SAFE, words(l), words(device.loss()))));
         return all;
+    }
+
+    /** Whether one of its names is this one, or as much of it as fits into the field of the shorter one. */
+    private static boolean isCalled(FoundDevice device, String name) {
+        return device.longName().equalsIgnoreCase(name)
+                || device.shortName().equalsIgnoreCase(name)
+                || (device.shortName().length() >= CUT_SHORT
+                        && name.toLowerCase(Locale.ROOT)
+                                .startsWith(device.shortName().toLowerCase(Locale.ROOT)));
     }
 
     /** What a device does without a source, in a word or two. */

@@ -55,6 +55,13 @@ public record FoundDevice(
         return !longName.isBlank() ? longName : !shortName.isBlank() ? shortName : address.toString();
     }
 
+    /** The same, heard from another address. */
+    public FoundDevice at(Ipv4Address value) {
+        return new FoundDevice(
+                value, mac, shortName, longName, report, firmware, maker, loss, byDhcp, state, answers, ports,
+                lastHeard, remarks);
+    }
+
     /** The same in another state. */
     public FoundDevice withState(DeviceState value) {
         return new FoundDevice(

@@ -15,11 +15,12 @@ import zentrel.profile.AdapterKind;
 import zentrel.profile.PortKind;
 
 /** What a plan says of one device that its answers could tell, in the order of the plan. */
-record PlannedDevice(Host host, List<Adapter> adapters, List<Application> programs, List<PlannedPort> ports) {
+public record PlannedDevice(Host host, List<Adapter> adapters, List<Application> programs, List<PlannedPort> ports) {
     /** A port with the receiver that it is one of. */
-    record PlannedPort(Receiver receiver, Port port) {}
+    public record PlannedPort(Receiver receiver, Port port) {}
 
-    static PlannedDevice of(Plan plan, Host host) {
+    /** What the plan says of a host. */
+    public static PlannedDevice of(Plan plan, Host host) {
         List<Application> programs = plan.index().applicationsOn(host.id());
         List<PlannedPort> ports = new ArrayList<>();
         for (Application program : programs) {
@@ -39,12 +40,19 @@ record PlannedDevice(Host host, List<Adapter> adapters, List<Application> progra
     }
 
     /** The port that a device counts as this one. */
-    Optional<PlannedPort> port(int number) {
+    public Optional<PlannedPort> port(int number) {
         return number >= 1 && number <= ports.size() ? Optional.of(ports.get(number - 1)) : Optional.empty();
     }
 
+    /** Whether it is one that a bench can look for: it takes universes by a network and answers polls. */
+    public boolean answersPolls() {
+        return ports.stream()
+                .anyMatch(p -> p.receiver().answersPolls()
+                        && p.port().protocol().planned().onNetwork());
+    }
+
     /** Every address that it has or shall have. */
-    List<HostAddress> addresses() {
+    public List<HostAddress> addresses() {
         List<HostAddress> all = new ArrayList<>();
         for (Adapter adapter : adapters) {
             for (AdapterAddress address : adapter.addresses()) {

@@ -108,6 +108,11 @@ public final class Discovery implements AutoCloseable {
         });
     }
 
+    /** Polls at once, as far as the guard lets it; from any thread. */
+    public void pollNow() {
+        host.run(this::poll);
+    }
+
     private void poll() {
         poll(adapter.broadcast());
         typed.forEach(this::poll);

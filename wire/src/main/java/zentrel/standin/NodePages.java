@@ -8,6 +8,7 @@ import zentrel.packet.artnet.ArtAddressCommand;
 import zentrel.plan.Loss;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
+import zentrel.universe.PortAddress;
 
 /**
  * The settings of a node that ArtAddress changes: its names, and its ports on pages whose ports share one Net and Sub-Net. Lives in the
@@ -60,8 +61,10 @@ final class NodePages {
         this.longName = longName;
         for (StandinPort port : ports) {
             Page last = pages.isEmpty() ? null : pages.get(pages.size() - 1);
-            if (last == null || last.ports.size() == portsOnPage || (last.net << 4 | last.subNet) != port.wire() >> 4) {
-                last = new Page(pages.size() + 1, port.wire() >> 4);
+            if (last == null
+                    || last.ports.size() == portsOnPage
+                    || (last.net << 4 | last.subNet) != block(port.wire())) {
+                last = new Page(pages.size() + 1, block(port.wire()));
                 pages.add(last);
             }
             last.ports.add(port);
@@ -70,6 +73,11 @@ final class NodePages {
             pages.add(new Page(1, 0));
         }
         ports.stream().findFirst().ifPresent(p -> loss = p.loss());
+    }
+
+    /** Net and Sub-Net of a number; sACN has numbers that Art-Net cannot tell, and they are told as of its last block. */
+    private static int block(int wire) {
+        return Math.min(wire, PortAddress.LAST) >> 4;
     }
 
     List<Page> pages() {

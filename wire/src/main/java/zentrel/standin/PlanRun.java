@@ -1,6 +1,7 @@
 package zentrel.standin;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -32,6 +33,7 @@ import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
 import zentrel.plan.Stream;
+import zentrel.profile.HostKind;
 
 /**
  * The stand-ins of a plan, on loopback: a console for every program that sends, a receiver for every one that takes,
@@ -46,7 +48,7 @@ public final class PlanRun implements AutoCloseable {
     private final BiConsumer<Id<Application>, StandinEvent> listener;
     private final Map<Id<Application>, DeviceSpec> devices = new LinkedHashMap<>();
     private final Map<Id<Application>, ConsoleStandin> consoles = new LinkedHashMap<>();
-    private final Map<Id<Application>, LevelStandin> receivers = new LinkedHashMap<>();
+    private final Map<Id<Application>, NodeStandin> receivers = new LinkedHashMap<>();
 
     private PlanRun(Plan plan, OutputGuard guard, BiConsumer<Id<Application>, StandinEvent> listener) {
         this.plan = plan;
@@ -112,11 +114,12 @@ public final class PlanRun implements AutoCloseable {
         Consumer<StandinEvent> told = e -> told(spec, e);
         devices.put(spec.program(), spec);
         if (!index.receiversOf(spec.program()).isEmpty()) {
-            LevelStandin standin = new LevelStandin(
+            NodeStandin standin = new NodeStandin(
                     site,
                     spec.name(),
                     spec.ports(),
                     spec.answersPolls(),
+                    traits(index.application(spec.program())),
                     from -> table.at(from).isPresent(),
                     told);
             receivers.put(spec.program(), standin);
@@ -133,6 +136,30 @@ public final class PlanRun implements AutoCloseable {
             UdpPort unused = new OscStandin(osc.addresses(), osc.handling().inForce(), told)
                     .start(site, osc.port().inForce());
         }
+    }
+
+    /** With the version of the plan, and settable where it is a device and not a computer's program. */
+    private NodeTraits traits(Application program) {
+        int version = program.version().map(v -> PlanRun.version(v.inForce())).orElse(0);
+        return new NodeTraits(
+                program.name(),
+                version,
+                NodeTraits.PROTOTYPE,
+                4,
+                index.host(program.host()).kind() != HostKind.COMPUTER,
+                Duration.ofSeconds(2),
+                Map.of());
+    }
+
+    /** "2.1" as the two bytes of an answer to a poll; 0 where a version is written otherwise. */
+    private static int version(String text) {
+        if (!text.matches("\\d{1,3}\\.\\d{1,3}")) {
+            return 0;
+        }
+        int point = text.indexOf('.');
+        int high = Integer.parseInt(text.substring(0, point)) & 0xFF;
+        int low = Integer.parseInt(text.substring(point + 1)) & 0xFF;
+        return high << 8 | low;
     }
 
     private void told(DeviceSpec spec, StandinEvent event) {
@@ -208,7 +235,7 @@ public final class PlanRun implements AutoCloseable {
 
     /** What a port puts out now. */
     public byte[] levels(Port port) {
-        LevelStandin standin = receivers.get(index.applicationOf(port.id()).id());
+        NodeStandin standin = receivers.get(index.applicationOf(port.id()).id());
         return standin == null ? new byte[512] : standin.levels(port.id().value());
     }
 
@@ -257,7 +284,7 @@ public final class PlanRun implements AutoCloseable {
     @Override
     public void close() {
         consoles.values().forEach(ConsoleStandin::close);
-        receivers.values().forEach(LevelStandin::close);
+        receivers.values().forEach(NodeStandin::close);
         host.close();
     }
 }

@@ -1,0 +1,211 @@
+package zentrel.app.bench;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
+import zentrel.app.look.Named;
+import zentrel.app.look.Texts;
+import zentrel.live.SendJob;
+import zentrel.live.SendPattern;
+import zentrel.live.StreamSeen;
+import zentrel.live.Takeover;
+import zentrel.net.OutputGuard;
+import zentrel.plan.NumberRange;
+import zentrel.profile.Protocol;
+
+/** Sends test levels, or borrows a universe from who sends it: first what that does is said, then it is done. */
+final class SendPane extends VBox {
+    private static final int MOST_UNIVERSES = 512;
+
+    private final OpenDocument document;
+    private final LiveSession session;
+    private final ComboBox<Protocol> protocol = new ComboBox<>();
+    private final TextField universes = field("1", "Universes", "send-universes", 5);
+    private final ComboBox<SendPattern> pattern = new ComboBox<>();
+    private final TextField first = field("1", "First slot", "send-first", 3);
+    private final TextField last = field("512", "Last slot", "send-last", 3);
+    private final TextField level = field("255", "Level", "send-level", 3);
+    private final TextField priority = field("100", "Priority", "send-priority", 3);
+    private final TextField rate = field("40", "Packets a second, 1 to 44", "send-rate", 3);
+    private final CheckBox preview = new CheckBox("preview");
+    private final CheckBox zero = new CheckBox("zero at the end");
+    private final Button send = Buttons.action("Send", "send-start", this::sendOrStop);
+    private final Label owner = Texts.wrapped("", "soft", "small");
+    private LiveSnapshot seen = LiveSnapshot.EMPTY;
+
+    SendPane(OpenDocument document, LiveSession session) {
+        super(6);
+        this.document = document;
+        this.session = session;
+        protocol.getItems().setAll(Protocol.ARTNET, Protocol.SACN);
+        protocol.setConverter(Named.by(Protocol::title));
+        protocol.setValue(Protocol.SACN);
+        protocol.setId("send-protocol");
+        protocol.setAccessibleText("Protocol");
+        protocol.setPrefWidth(95);
+        pattern.getItems().setAll(SendPattern.values());
+        pattern.setConverter(Named.by(SendPattern::words));
+        pattern.setValue(SendPattern.ALL);
+        pattern.setId("send-pattern");
+        pattern.setAccessibleText("Pattern");
+        pattern.setPrefWidth(150);
+        owner.setId("send-owner");
+        protocol.valueProperty().addListener(o -> sayOwner());
+        universes.textProperty().addListener(o -> sayOwner());
+        priority.textProperty().addListener(o -> sayOwner());
+        getChildren()
+                .addAll(
+                        Texts.of("Send", "strong"),
+                        row(protocol, universes, pattern),
+                        row(soft("slots"), first, soft("to"), last, soft("at"), level),
+                        row(soft("priority"), priority, soft("rate"), rate),
+                        row(preview, zero),
+                        owner,
+                        row(send, Buttons.quiet("Win over them", "send-borrow", this::win)));
+    }
+
+    private static Label soft(String text) {
+        return Texts.of(text, "soft", "small");
+    }
+
+    private static Node row(Node... nodes) {
+        FlowPane row = new FlowPane(6, 4, nodes);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static TextField field(String text, String name, String id, int columns) {
+        TextField field = new TextField(text);
+        field.setPrefColumnCount(columns);
+        field.setId(id);
+        field.getStyleClass().add("mono");
+        field.setAccessibleText(name);
+        return field;
+    }
+
+    /** Takes the universe that is chosen elsewhere. */
+    void choose(UniverseColumn.Key key) {
+        protocol.setValue(key.protocol());
+        universes.setText(String.valueOf(key.number()));
+    }
+
+    void show(LiveSnapshot now) {
+        seen = now;
+        boolean sends = now.sending().isPresent();
+        send.setText(sends ? "Stop sending" : "Send");
+        send.setDisable(!sends && session.state() != OutputGuard.State.ARMED);
+        sayOwner();
+    }
+
+    private Optional<Takeover> takeover() {
+        try {
+            var numbers = numbers();
+            var streams =
+                    seen.universes().stream().flatMap(u -> u.sources().stream()).toList();
+            int wanted = Integer.parseInt(priority.getText().strip());
+            return Optional.of(Takeover.of(protocol.getValue(), numbers.get(0), notOwn(streams), wanted));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty(); // said when it is sent
+        }
+    }
+
+    private static List<StreamSeen> notOwn(List<StreamSeen> streams) {
+        return streams.stream().filter(s -> !s.name().equals("Zentrel bench")).toList();
+    }
+
+    private List<Integer> numbers() {
+        List<Integer> all = NumberRange.parse(universes.getText().strip()).stream()
+                .flatMapToInt(r -> IntStream.rangeClosed(r.first(), Math.min(r.last(), r.first() + MOST_UNIVERSES)))
+                .distinct()
+                .boxed()
+                .toList();
+        if (all.isEmpty() || all.size() > MOST_UNIVERSES) {
+            throw new IllegalArgumentException("Name 1 to " + MOST_UNIVERSES + " universes, such as 5 or 1–8.");
+        }
+        for (int each : all) {
+            if (!protocol.getValue().carries(each)) {
+                throw new IllegalArgumentException(protocol.getValue().title() + " goes from "
+                        + protocol.getValue().firstNumber() + " to "
+                        + protocol.getValue().lastNumber() + ", not " + each + ".");
+            }
+        }
+        return all;
+    }
+
+    private void sayOwner() {
+        String words = seen.sending()
+                .map(s -> "Sending " + s + ".")
+                .orElseGet(() -> takeover().map(Takeover::words).orElse("")
+                        + (session.state() == OutputGuard.State.ARMED ? "" : " Arm first."));
+        if (!words.equals(owner.getText())) {
+            owner.setText(words);
+        }
+    }
+
+    private void win() {
+        takeover().ifPresent(t -> priority.setText(String.valueOf(Math.max(t.needed(), 100))));
+    }
+
+    private void sendOrStop() {
+        if (seen.sending().isPresent()) {
+            session.stopSending();
+            return;
+        }
+        try {
+            var numbers = numbers();
+            Protocol by = protocol.getValue();
+            int at = document.settings()
+                    .get()
+                    .levels()
+                    .parse(level.getText())
+                    .orElseThrow(() -> new IllegalArgumentException("A level goes from 0 to 255, or 0 to 100 %."));
+            SendJob job = new SendJob(
+                    by,
+                    numbers,
+                    SendJob.usual(by),
+                    List.of(),
+                    number(priority, 0, 200),
+                    preview.isSelected(),
+                    0,
+                    number(rate, 1, 44),
+                    pattern.getValue(),
+                    number(first, 1, 512),
+                    number(last, 1, 512),
+                    at,
+                    0.5,
+                    zero.isSelected());
+            String words = by.title() + " " + universes.getText().strip() + ", "
+                    + pattern.getValue().words();
+            session.send(job, words, problem -> problem.ifPresent(document::tell));
+        } catch (IllegalArgumentException e) {
+            document.tell(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static int number(TextField field, int from, int to) {
+        try {
+            int value = Integer.parseInt(field.getText().strip());
+            if (value >= from && value <= to) {
+                return value;
+            }
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException(
+                    "“" + field.getText() + "” is no number. " + field.getAccessibleText() + " goes from " + from
+                            + " to " + to + ".",
+                    e);
+        }
+        throw new IllegalArgumentException(field.getAccessibleText() + " goes from " + from + " to " + to + ", not "
+                + field.getText().strip() + ".");
+    }
+}

@@ -1,0 +1,179 @@
+package zentrel.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static zentrel.app.Fx.click;
+import static zentrel.app.Fx.fx;
+import static zentrel.app.Fx.settled;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import zentrel.app.bench.BenchPage;
+import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.net.Guarded;
+import zentrel.net.OutputGuard;
+import zentrel.net.real.RealNet;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.AddressOrigin;
+import zentrel.plan.Delivery;
+import zentrel.plan.Edit;
+import zentrel.plan.Kind;
+import zentrel.plan.Setting;
+import zentrel.profile.Protocol;
+import zentrel.standin.ConsoleSpec;
+import zentrel.standin.ConsoleStandin;
+import zentrel.standin.ConsoleStream;
+import zentrel.standin.NodeStandin;
+import zentrel.standin.NodeTraits;
+import zentrel.standin.StandinPort;
+import zentrel.standin.StandinSite;
+
+/** The live network in a real window: found beside planned, set, taken over; levels seen; sent and stopped by one key. */
+class BenchWindowTest extends OpenWindow {
+    private static final String NODE = "127.67.20.4";
+
+    private static StandinSite site(RealNet net, String at, OutputGuard guard) throws Exception {
+        return new StandinSite(new Guarded(net, guard), net.require(Ipv4Address.parse(at)));
+    }
+
+    @Test
+    void aNodeOfThePlanIsFoundDiffersIsSetAndIsThenAsPlanned(FxRobot robot) throws Exception {
+        plan();
+        int planned = fx(() -> document.plan()
+                .index()
+                .port(Kind.PORT.id("jetty-node.p1"))
+                .wire()
+                .orElseThrow()
+                .planned());
+        fx(() -> {
+            document.apply(new Edit(
+                    "An address of loopback for the Jetty node",
+                    p -> p.with(
+                            p.index()
+                                    .host(Kind.HOST.id("jetty-node"))
+                                    .adapters()
+                                    .get(0)
+                                    .id(),
+                            a -> a.withAddress(
+                                    0,
+                                    new AdapterAddress(
+                                            Setting.of(HostAddress.parse(NODE + "/8")), AddressOrigin.MANUAL)))));
+            return true;
+        });
+        RealNet net = new RealNet();
+        NodeStandin node = new NodeStandin(
+                site(net, NODE, new OutputGuard(OutputGuard.State.ASK)),
+                "Jetty node",
+                List.of(new StandinPort("1", Protocol.ARTNET, planned + 1, true, true)),
+                true,
+                NodeTraits.usual("Jetty node"),
+                a -> false,
+                e -> {});
+        try {
+            node.start();
+            fx(() -> {
+                window.showPage(4);
+                return true;
+            });
+            click(robot, "#live-listen");
+            waitFor("Only group joins leave");
+            assertThat(fx(() -> window.output().isArmed())).isFalse();
+            click(robot, "#live-ask");
+            waitFor("Polls and pings leave");
+            fx(() -> {
+                document.select(Kind.HOST.id("jetty-node"));
+                return true;
+            });
+            waitFor("It is taken for this one by name");
+            waitFor("Would be sent: port 1 to Art-Net " + planned);
+            waitFor("Arm first");
+            click(robot, "#live-arm");
+            waitFor("is ARMED");
+            settled(() -> !robot.lookup("#live-set").queryButton().isDisabled());
+            click(robot, "#live-set");
+            waitFor("Confirmed by its answer");
+            robot.push(KeyCode.F12);
+            settled(() -> !window.output().isArmed());
+            waitFor("Polls and pings leave");
+        } finally {
+            node.close();
+            net.close();
+        }
+    }
+
+    @Test
+    void aSourceIsSeenWithItsLevelsAndSendingSaysWhomItOverrides(FxRobot robot) throws Exception {
+        plan();
+        RealNet net = new RealNet();
+        ConsoleStandin desk = new ConsoleStandin(
+                site(net, "127.67.1.9", OutputGuard.armed(RealNet.loopbackName())),
+                new ConsoleSpec(
+                        "Visiting desk",
+                        new UUID(6, 7),
+                        List.of(new ConsoleStream(
+                                "a", Protocol.SACN, 31, Delivery.MULTICAST, List.of(), 100, 40, false)),
+                        true,
+                        Optional.empty()),
+                e -> {});
+        try {
+            desk.setSlot("a", 7, 201);
+            desk.start();
+            fx(() -> {
+                window.showPage(4);
+                return true;
+            });
+            click(robot, "#live-listen");
+            waitFor("Visiting desk");
+            fx(() -> {
+                robot.lookup("#live-universes")
+                        .queryAs(ListView.class)
+                        .getSelectionModel()
+                        .select(0);
+                return true;
+            });
+            waitFor("With priority 100 what is sent here is merged with it");
+            click(robot, "#send-borrow");
+            waitFor("With priority 101 what is sent here overrides all of it");
+            click(robot, "#bench-levels");
+            fx(() -> {
+                ComboBox<?> unit = robot.lookup("#levels-unit").queryAs(ComboBox.class);
+                unit.getSelectionModel().select(1);
+                return true;
+            });
+            settled(() ->
+                    robot.lookup("#levels-grid").query().getAccessibleText().startsWith("1 of 512 slots are up"));
+            click(robot, "#bench-live");
+            click(robot, "#live-arm");
+            waitFor("is ARMED");
+            settled(() -> !robot.lookup("#send-start").queryButton().isDisabled());
+            click(robot, "#send-start");
+            waitFor("Sending sACN 31");
+            robot.push(KeyCode.F12);
+            waitFor("Zentrel stops sending");
+            settled(() -> !window.output().isArmed());
+        } finally {
+            desk.close();
+            net.close();
+        }
+    }
+
+    @Test
+    void aDamagedRecordingIsSaidToBeAndNothingIsLost(FxRobot robot) throws Exception {
+        plan();
+        Path none = home.resolve("none.pcap");
+        java.nio.file.Files.writeString(none, "Nothing to see here, and nothing to play.");
+        fx(() -> {
+            window.showPage(4);
+            window.view(BenchPage.class).play(none);
+            return true;
+        });
+        waitFor("none.pcap is no recording in pcap or pcapng");
+    }
+}
