@@ -5,6 +5,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import picocli.CommandLine;
 import picocli.CommandLine.TypeConversionException;
+import zentrel.cli.Values.FixtureStart;
 import zentrel.cli.Values.HopAnswer;
 import zentrel.cli.Values.PortCount;
 import zentrel.cli.Values.PortMerge;
@@ -19,6 +20,7 @@ import zentrel.cli.Values.Target;
 import zentrel.cli.Values.UdpPort;
 import zentrel.cli.Values.UniverseRanges;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.rdm.Uid;
 import zentrel.plan.Answer;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
@@ -49,6 +51,7 @@ final class Converters {
         line.registerConverter(SlotLevel.class, Converters::slot);
         line.registerConverter(UniverseRanges.class, Converters::ranges);
         line.registerConverter(SlotRange.class, Converters::slots);
+        line.registerConverter(FixtureStart.class, Converters::fixtureStart);
         line.registerConverter(PortMerge.class, Converters::portMerge);
         line.registerConverter(PortCount.class, Converters::portCount);
         line.registerConverter(UdpPort.class, text -> new UdpPort(number("a UDP port", text, 1, LAST_PORT)));
@@ -135,6 +138,15 @@ final class Converters {
         }
         int first = number("a slot", parts[0], 1, SLOTS);
         return new SlotRange(first, parts.length == 1 ? first : number("the last slot", parts[1], first, SLOTS));
+    }
+
+    private static FixtureStart fixtureStart(String text) {
+        String[] parts = two(text, "=", "UID=SLOT, such as 7ff0:00000001=37");
+        try {
+            return new FixtureStart(Uid.parse(parts[0]), number("a slot", parts[1], 1, SLOTS));
+        } catch (IllegalArgumentException e) {
+            throw new TypeConversionException(String.valueOf(e.getMessage()));
+        }
     }
 
     private static PortMerge portMerge(String text) {

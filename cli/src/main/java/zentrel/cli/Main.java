@@ -36,8 +36,10 @@ import zentrel.text.Version;
             ListenCommand.class,
             DiscoverCommand.class,
             SetCommand.class,
+            RdmCommand.class,
             RecordCommand.class,
-            ReplayCommand.class
+            ReplayCommand.class,
+            ProbeCommand.class
         })
 public final class Main implements Callable<Integer> {
     @CommandLine.Spec

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import zentrel.cli.Values.Seconds;
+import zentrel.found.FoundDevice;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.live.Discovery;
 import zentrel.net.Guarded;
 import zentrel.net.NetAdapter;
 import zentrel.net.NetHost;
@@ -18,6 +20,8 @@ import zentrel.text.PlainText;
 
 /** Opens what several tools send and listen by, and says what kept them from it. */
 final class Nets {
+    private static final int FIND_SECONDS = 4;
+
     private Nets() {}
 
     /**
@@ -109,5 +113,29 @@ final class Nets {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    /**
+     * The device at an address, with all its pages.
+     *
+     * @throws Refusal where none answers polls there in time
+     */
+    static FoundDevice find(Discovery discovery, Ipv4Address address)
+            throws IOException, InterruptedException, Refusal {
+        for (int waited = 0; waited < FIND_SECONDS * 10; waited++) {
+            Thread.sleep(100);
+            Optional<FoundDevice> found = discovery.devices().stream()
+                    .filter(d -> d.address().equals(address) && d.answers().contains(zentrel.found.AnsweredBy.ARTPOLL))
+                    .findFirst();
+            if (found.isPresent()) {
+                Thread.sleep(300); // its other pages
+                return discovery.devices().stream()
+                        .filter(d -> d.address().equals(address))
+                        .findFirst()
+                        .orElse(found.get());
+            }
+        }
+        throw new Refusal(
+                "Nobody at " + address + " answered an Art-Net poll within " + FIND_SECONDS + " s; nothing was set.");
     }
 }

@@ -32,7 +32,6 @@ import zentrel.standin.StandinSite;
         mixinStandardHelpOptions = true,
         description = "Sets names, ports and address of a device by Art-Net, and waits until its answer confirms it.")
 final class SetCommand implements Callable<Integer> {
-    private static final int FIND_SECONDS = 4;
     private static final double RESTART_SECONDS = 30;
 
     @Parameters(index = "0", paramLabel = "ADDRESS", description = "The address that the device has now.")
@@ -91,7 +90,7 @@ final class SetCommand implements Callable<Integer> {
                 Discovery discovery = new Discovery(
                         host, site.adapter(), List.of(address), Ping.ofSystem(), a -> a.equals(address))) {
             discovery.start();
-            FoundDevice before = find(discovery);
+            FoundDevice before = Nets.find(discovery, address);
             NodeSetter setter = new NodeSetter(discovery, () -> false, out.json ? t -> {} : out::remark);
             double wait = restart == null ? RESTART_SECONDS : restart.value();
             outcome = setter.set(before, wanted, Duration.ofMillis(Math.round(wait * 1000)));
@@ -156,24 +155,6 @@ final class SetCommand implements Callable<Integer> {
         } catch (NumberFormatException e) {
             throw new Refusal("--port: \"" + text + "\" is no number of a port; write 1=artnet:4.", e);
         }
-    }
-
-    private FoundDevice find(Discovery discovery) throws IOException, InterruptedException, Refusal {
-        for (int waited = 0; waited < FIND_SECONDS * 10; waited++) {
-            Thread.sleep(100);
-            Optional<FoundDevice> found = discovery.devices().stream()
-                    .filter(d -> d.address().equals(address) && d.answers().contains(zentrel.found.AnsweredBy.ARTPOLL))
-                    .findFirst();
-            if (found.isPresent()) {
-                Thread.sleep(300); // its other pages
-                return discovery.devices().stream()
-                        .filter(d -> d.address().equals(address))
-                        .findFirst()
-                        .orElse(found.get());
-            }
-        }
-        throw new Refusal(
-                "Nobody at " + address + " answered an Art-Net poll within " + FIND_SECONDS + " s; nothing was set.");
     }
 
     private static ObjectNode json(NodeSetter.Outcome outcome) {

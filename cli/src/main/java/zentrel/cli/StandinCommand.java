@@ -62,7 +62,7 @@ final class StandinCommand implements Callable<Integer> {
     @SuppressWarnings("NullAway.Init")
     private Kind kind;
 
-    @Option(names = "--address", required = true, paramLabel = "127.x.y.z", description = "Its loopback address.")
+    @Option(names = "--address", required = true, paramLabel = "127.x.y.z", description = "Its address.")
     @SuppressWarnings("NullAway.Init")
     private Ipv4Address address;
 
@@ -82,6 +82,12 @@ final class StandinCommand implements Callable<Integer> {
 
     @Option(names = "--long-name", paramLabel = "T", description = "Node, previs: the longer of its names.")
     private @Nullable String longName;
+
+    @Option(
+            names = "--arm",
+            paramLabel = "ADAPTER",
+            description = "Live on the adapter of this name, and not on loopback.")
+    private @Nullable String arm;
 
     @Option(names = "--fixed", description = "Node: cannot be set by the network.")
     private boolean fixed;
@@ -139,8 +145,9 @@ final class StandinCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        if (!address.isLoopback()) {
-            throw new Refusal("--address: a stand-in lives on loopback, such as 127.41.20.3, not " + address + ".");
+        if (!address.isLoopback() && arm == null) {
+            throw new Refusal("--address: a stand-in lives on loopback, such as 127.41.20.3, not " + address
+                    + "; on another adapter it lives only with --arm ADAPTER.");
         }
         return kind == Kind.console ? console() : receiver();
     }
@@ -157,7 +164,8 @@ final class StandinCommand implements Callable<Integer> {
         if (parsed.isEmpty()) {
             throw new Refusal("--port is missing: give at least one port, such as 1=artnet:4.");
         }
-        StandinSite site = Nets.open(address, OutputGuard.State.ASK);
+        StandinSite site =
+                arm == null ? Nets.open(address, OutputGuard.State.ASK) : Nets.armed(address, List.of(), arm);
         try (NetHost host = site.host();
                 NodeStandin standin = new NodeStandin(
                         new StandinSite(host, site.adapter()),
@@ -207,8 +215,8 @@ final class StandinCommand implements Callable<Integer> {
     }
 
     private int console() throws Refusal {
-        if (to.stream().anyMatch(t -> !t.isLoopback())) {
-            throw new Refusal("--to: a stand-in sends to loopback only.");
+        if (arm == null && to.stream().anyMatch(t -> !t.isLoopback())) {
+            throw new Refusal("--to: a stand-in sends to loopback only; elsewhere it sends with --arm ADAPTER.");
         }
         Map<String, ConsoleStream> streams = new LinkedHashMap<>();
         for (ProtocolUniverse u : universes) {
@@ -222,7 +230,7 @@ final class StandinCommand implements Callable<Integer> {
         }
         UUID cid = UUID.nameUUIDFromBytes((name + address).getBytes(StandardCharsets.UTF_8));
         EventPrinter printer = new EventPrinter(out);
-        StandinSite armed = Nets.armed(address, to, null);
+        StandinSite armed = Nets.armed(address, to, arm);
         ConsoleSpec spec = new ConsoleSpec(name, cid, List.copyOf(streams.values()), false);
         try (NetHost host = armed.host();
                 ConsoleStandin standin = new ConsoleStandin(new StandinSite(host, armed.adapter()), spec, printer)) {

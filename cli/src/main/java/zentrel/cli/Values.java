@@ -2,6 +2,7 @@ package zentrel.cli;
 
 import java.util.List;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.rdm.Uid;
 import zentrel.plan.Answer;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
@@ -26,6 +27,9 @@ final class Values {
 
     /** Universes of sACN, in order and each once: {@code 1-64,100}. */
     record UniverseRanges(List<Integer> numbers) {}
+
+    /** The start slot of a fixture with RDM: {@code 7ff0:00000001=37}. */
+    record FixtureStart(Uid uid, int slot) {}
 
     /** Slots one after the other: {@code 1-24}. */
     record SlotRange(int first, int last) {}

@@ -136,10 +136,15 @@ public final class Discovery implements AutoCloseable {
 
     /** Sends what sets a device, as far as the guard lets it; within the net's turn. */
     SendResult set(Ipv4Address to, ArtNetPacket packet) {
+        return send(SendIntent.SETTING, to, packet);
+    }
+
+    /** Sends a packet of Art-Net, as far as the guard lets it; within the net's turn. */
+    SendResult send(SendIntent intent, Ipv4Address to, ArtNetPacket packet) {
         UdpPort port = artnet;
         return port == null
                 ? SendResult.refused("Discovery has not started.")
-                : port.send(SendIntent.SETTING, to, ArtNetPacket.PORT, ArtNetCodec.encode(packet));
+                : port.send(intent, to, ArtNetPacket.PORT, ArtNetCodec.encode(packet));
     }
 
     /** Gives what devices answer, beside polls, to somebody; within the net's turn. */

@@ -29,6 +29,7 @@ import zentrel.packet.Bytes;
 import zentrel.packet.Samples;
 import zentrel.packet.artnet.ArtNetCodec;
 import zentrel.packet.artnet.ArtPollReply;
+import zentrel.packet.rdm.Uid;
 import zentrel.packet.sacn.SacnCodec;
 import zentrel.packet.sacn.SacnDiscovery;
 import zentrel.packet.sacn.SacnPacket;
@@ -38,6 +39,7 @@ import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 import zentrel.standin.NodeStandin;
 import zentrel.standin.NodeTraits;
+import zentrel.standin.RdmFixture;
 import zentrel.standin.StandinEvent;
 import zentrel.standin.StandinPort;
 import zentrel.standin.StandinSite;
@@ -305,6 +307,39 @@ class DiscoveryTest {
                 .isInstanceOf(IOException.class)
                 .hasMessage("Output is not armed.");
         assertThat(seen).noneMatch(e -> e instanceof StandinEvent.WasSet);
+    }
+
+    @Test
+    void fixturesWithRdmAreListedAndSet() throws Exception {
+        TriedNet net = open(TriedNet.Kind.REAL);
+        List<RdmFixture> line = new ArrayList<>();
+        for (int i = 0; i < 205; i++) { // more than one block of 200
+            line.add(new RdmFixture(new Uid(0x7FF0, i + 1), "Fernlight", "wash 2", 5, 2, 1 + 2 * i));
+        }
+        NodeTraits traits = new NodeTraits(
+                "Paths node", 0x0201, NodeTraits.PROTOTYPE, 4, true, Duration.ofSeconds(1), Map.of("2", line));
+        node(net.asking("64.70.1"), "Paths", traits, output("1", Protocol.ARTNET, 8), output("2", Protocol.ARTNET, 9));
+        OutputGuard guard = new OutputGuard(OutputGuard.State.ASK);
+        Discovery discovery = discovery(net.site("64.1.7", guard), net.at("64.70.1"));
+        net.until(() -> discovery.devices().stream().anyMatch(d -> d.address().equals(net.at("64.70.1"))));
+        FoundDevice device = discovery.devices().stream()
+                .filter(d -> d.address().equals(net.at("64.70.1")))
+                .findFirst()
+                .orElseThrow();
+        RdmBrowser browser = new RdmBrowser(discovery, () -> false);
+        List<RdmDevice> found = browser.list(device);
+        assertThat(found).hasSize(205);
+        assertThat(found.get(3)).isEqualTo(new RdmDevice(new Uid(0x7FF0, 4), 2, "Fernlight", "wash 2", 7, 2));
+        assertThatThrownBy(() -> browser.setStart(device, found.get(3), 300))
+                .isInstanceOf(IOException.class)
+                .hasMessage("Output is not armed.");
+        guard.arm(net.adapter());
+        assertThat(browser.setStart(device, found.get(3), 300)).isTrue();
+        assertThat(browser.setStart(device, found.get(4), 513))
+                .as("refused by the fixture")
+                .isFalse();
+        assertThat(browser.identify(device, found.get(3), true)).isTrue();
+        assertThat(browser.list(device).get(3).start()).isEqualTo(300);
     }
 
     @Test

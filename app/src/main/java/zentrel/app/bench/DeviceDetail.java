@@ -109,6 +109,9 @@ final class DeviceDetail extends VBox {
             notInThePlan(plan, found);
         }
         getChildren().add(result);
+        if (!found.ports().isEmpty()) {
+            getChildren().add(new RdmPane(document, session, found, host));
+        }
     }
 
     private static String facts(FoundDevice found, long now) {
@@ -196,7 +199,7 @@ final class DeviceDetail extends VBox {
     private void set(FoundDevice found, NodeSetting wanted) {
         busy = true;
         result.setText("Setting …");
-        session.set(found, wanted, result::setText, (outcome, words) -> {
+        session.tasks().set(found, wanted, result::setText, (outcome, words) -> {
             busy = false;
             result.setText(words);
             outcome.ifPresent(o -> back = wanted.undoing(o.before(), o.mask()));

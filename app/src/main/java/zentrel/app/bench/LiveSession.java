@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -14,7 +13,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
@@ -30,8 +28,6 @@ import zentrel.live.Discovery;
 import zentrel.live.EventLog;
 import zentrel.live.Health;
 import zentrel.live.LiveEvent;
-import zentrel.live.NodeSetter;
-import zentrel.live.NodeSetting;
 import zentrel.live.Ping;
 import zentrel.live.RecordedNet;
 import zentrel.live.RecordingFile;
@@ -60,19 +56,12 @@ final class LiveSession implements AutoCloseable {
     private static final int EVERY_MILLIS = 250;
     private static final int ADAPTER_EVERY = 8;
     private static final int MOST_EVENTS = 400;
-    private static final Duration RESTART = Duration.ofSeconds(30);
-
-    /** How a setting came out, for whoever asked for it. */
-    interface SetDone {
-        void done(Optional<NodeSetter.Outcome> outcome, String words);
-    }
 
     private final OutputGuard guard = new OutputGuard(OutputGuard.State.LISTEN);
     private final Supplier<Plan> plan;
     private final UnaryOperator<Ipv4Address> asPlanned;
     private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(r -> daemon(r, "live"));
-    private final ScheduledExecutorService setting = Executors.newSingleThreadScheduledExecutor(r -> daemon(r, "set"));
-    private final AtomicBoolean stopSetting = new AtomicBoolean();
+    private final DeviceTasks tasks = new DeviceTasks(this::discovery, this::note);
     private volatile LiveSnapshot snapshot = LiveSnapshot.EMPTY;
     private volatile Optional<NetAdapter> adapter = Optional.empty();
     private volatile @Nullable RecordingFile recording;
@@ -83,7 +72,7 @@ final class LiveSession implements AutoCloseable {
     private volatile @Nullable TestSender sender;
 
     // on the worker
-    private @Nullable Discovery discovery;
+    private volatile @Nullable Discovery discovery;
     private @Nullable StreamWatch watch;
     private @Nullable RecordedNet played;
     private @Nullable PcapReader reader;
@@ -254,7 +243,7 @@ final class LiveSession implements AutoCloseable {
 
     /** Stops all output at once; what is sent says by its last packets that it ends. */
     void stopOutput() {
-        stopSetting.set(true);
+        tasks.stop();
         TestSender running = sender;
         NetHost net = host;
         if (guard.state() == OutputGuard.State.ARMED) {
@@ -292,6 +281,14 @@ final class LiveSession implements AutoCloseable {
         if (event instanceof StandinEvent.NotSent e) {
             worker.execute(() -> log.add(new LiveEvent(now(), "not-sent", true, "Not sent: " + e.why())));
         }
+    }
+
+    private Optional<Discovery> discovery() {
+        return Optional.ofNullable(discovery);
+    }
+
+    private void note(boolean grave, String text) {
+        worker.execute(() -> log.add(new LiveEvent(now(), "set", grave, text)));
     }
 
     private long now() {
@@ -353,43 +350,9 @@ final class LiveSession implements AutoCloseable {
         }
     }
 
-    // --- setting ---
-
-    /** Sets a device and waits for its answer, on a thread of its own. */
-    void set(FoundDevice device, NodeSetting wanted, Consumer<String> progress, SetDone done) {
-        Discovery by = discovery;
-        if (by == null) {
-            done.done(Optional.empty(), "Choose an adapter first.");
-            return;
-        }
-        stopSetting.set(false);
-        setting.execute(() -> {
-            Optional<NodeSetter.Outcome> outcome = Optional.empty();
-            String words;
-            try {
-                NodeSetter setter =
-                        new NodeSetter(by, stopSetting::get, text -> Platform.runLater(() -> progress.accept(text)));
-                NodeSetter.Outcome got = setter.set(device, wanted, RESTART);
-                outcome = Optional.of(got);
-                words = got.isConfirmed()
-                        ? "Confirmed by its answer after %.1f s.".formatted(got.seconds())
-                        : "Not confirmed: " + String.join("; ", got.missing()) + ".";
-            } catch (IOException | IllegalArgumentException e) {
-                words = String.valueOf(e.getMessage());
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                words = "It was stopped.";
-            }
-            Optional<NodeSetter.Outcome> result = outcome;
-            String said = words;
-            worker.execute(
-                    () -> log.add(new LiveEvent(now(), "set", result.isEmpty(), device.title() + " was set. " + said)));
-            Platform.runLater(() -> done.done(result, said));
-        });
-    }
-
-    void stopSetting() {
-        stopSetting.set(true);
+    /** Sets devices and asks fixtures, on a thread of its own. */
+    DeviceTasks tasks() {
+        return tasks;
     }
 
     // --- looking ---
@@ -475,8 +438,7 @@ final class LiveSession implements AutoCloseable {
     @Override
     public void close() {
         guard.set(OutputGuard.State.LISTEN);
-        stopSetting.set(true);
-        setting.shutdownNow();
+        tasks.close();
         worker.execute(this::closeNow);
         worker.shutdown();
     }

@@ -13,8 +13,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListCell;
-import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -29,20 +27,14 @@ import zentrel.app.look.Named;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.OutputStatus;
 import zentrel.app.shell.PageContext;
-import zentrel.live.HealthFinding;
-import zentrel.live.LiveEvent;
-import zentrel.live.StreamSeen;
 import zentrel.net.NetAdapter;
 import zentrel.net.OutputGuard;
 import zentrel.net.real.RealNet;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
-import zentrel.profile.Protocol;
 
 /** The net as it is: who is there, what arrives, what to do about it. */
 final class LiveView extends BorderPane {
-    private static final int MOST_FINDINGS = 6;
-
     private final OpenDocument document;
     private final OutputStatus output;
     private final LiveSession session;
@@ -62,9 +54,8 @@ final class LiveView extends BorderPane {
     private final Label gridTitle = Texts.of("", "soft", "small");
     private final DeviceDetail detail;
     private final SendPane send;
-    private final VBox health = new VBox(4);
-    private final VBox sources = new VBox(2);
-    private final ListView<LiveEvent> events = new ListView<>();
+    private final LiveFindings findings;
+    private final EventList events = new EventList();
     private final LevelsView levels;
     private final VBox overview;
     private final Timeline clock = new Timeline(new KeyFrame(Duration.millis(250), e -> tick()));
@@ -85,6 +76,7 @@ final class LiveView extends BorderPane {
         universes = new UniverseColumn(document, this::choose);
         detail = new DeviceDetail(document, session);
         send = new SendPane(document, session);
+        findings = new LiveFindings(document);
         levels = new LevelsView(document);
         where.setId("live-where");
         where.setAccessibleText("Adapter to look at");
@@ -121,13 +113,7 @@ final class LiveView extends BorderPane {
         grid.setId("live-grid");
         VBox middle = new VBox(6, universes, gridTitle, grid);
         VBox.setVgrow(universes, Priority.ALWAYS);
-        events.setId("live-events");
-        events.setAccessibleText("What happened, the newest first");
-        events.setPlaceholder(Texts.of("Nothing happened yet.", "soft", "small"));
-        events.setCellFactory(v -> new EventCell());
-        events.setPrefHeight(120);
-        events.setMinHeight(60);
-        VBox todo = new VBox(10, detail, sources, health, send);
+        VBox todo = new VBox(10, detail, findings, send);
         ScrollPane scroll = new ScrollPane(todo);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -334,15 +320,12 @@ final class LiveView extends BorderPane {
         if (row != null) {
             detail.show(row, seen.now());
         }
-        showSources(seen);
-        showHealth(seen);
+        findings.show(seen, universes.chosen());
         if (seen.now() - evidenceAt > 1_000_000_000L) {
             evidenceAt = seen.now();
             evidence.run();
         }
-        if (!seen.events().equals(events.getItems())) {
-            events.getItems().setAll(seen.events());
-        }
+        events.show(seen.events());
     }
 
     private void showGrid(LiveSnapshot seen) {
@@ -359,63 +342,6 @@ final class LiveView extends BorderPane {
                                 .orElse("")
                         + k.protocol().title() + " " + k.number() + ": what changed lately has an edge")
                 .orElse(""));
-    }
-
-    /** Who sends the chosen universe, one line a source. */
-    private void showSources(LiveSnapshot seen) {
-        List<String> lines = universes
-                .chosen()
-                .flatMap(k -> seen.universe(k.protocol(), k.number()))
-                .map(u -> u.sources().stream()
-                        .limit(MOST_FINDINGS)
-                        .map(LiveView::words)
-                        .toList())
-                .orElse(List.of());
-        if (lines.equals(sources.getUserData())) {
-            return;
-        }
-        sources.setUserData(lines);
-        sources.getChildren().clear();
-        lines.forEach(l -> sources.getChildren().add(Texts.wrapped(l, "small")));
-    }
-
-    private static String words(StreamSeen s) {
-        return s.title() + " at " + s.source()
-                + (s.protocol() == Protocol.SACN ? ", priority " + s.priority() : "")
-                + (s.state() == StreamSeen.State.SENDS
-                        ? ", %.0f/s".formatted(s.ratePerSecond())
-                        : ", " + s.state().word())
-                + (s.lost() > 0 ? ", " + s.lost() + " lost" : "")
-                + (s.sync() > 0 ? ", waits for sync " + s.sync() : "")
-                + (s.preview() ? ", preview" : "")
-                + s.otherStartCodes().entrySet().stream()
-                        .map(e -> ", " + e.getValue() + " × start code 0x%02x".formatted(e.getKey()))
-                        .collect(Collectors.joining());
-    }
-
-    private void showHealth(LiveSnapshot seen) {
-        List<String> texts = seen.health().stream()
-                .limit(MOST_FINDINGS)
-                .map(h -> (h.kind().isGrave() ? "!" : " ") + h.text() + " Seen "
-                        + DeviceColumn.ago(seen.now() - h.seen()) + " ago.")
-                .toList();
-        if (texts.equals(health.getUserData())) {
-            return;
-        }
-        health.setUserData(texts);
-        health.getChildren().clear();
-        for (HealthFinding h : seen.health().stream().limit(MOST_FINDINGS).toList()) {
-            Label label = Texts.wrapped(
-                    h.text() + " Seen " + DeviceColumn.ago(seen.now() - h.seen()) + " ago.",
-                    "small",
-                    h.kind().isGrave() ? "broken" : "at-risk");
-            h.at().ifPresent(id -> label.setOnMouseClicked(e -> document.select(id)));
-            health.getChildren().add(label);
-        }
-        int more = seen.health().size() - MOST_FINDINGS;
-        if (more > 0) {
-            health.getChildren().add(Texts.of("and " + more + " more", "soft", "small"));
-        }
     }
 
     private void choose(@Nullable DeviceRow row) {
@@ -452,21 +378,5 @@ final class LiveView extends BorderPane {
     void dispose() {
         clock.stop();
         session.close();
-    }
-
-    private static final class EventCell extends ListCell<LiveEvent> {
-        @Override
-        protected void updateItem(@Nullable LiveEvent event, boolean empty) {
-            super.updateItem(event, empty);
-            setGraphic(null);
-            if (event == null || empty) {
-                setText(null);
-                return;
-            }
-            setText(EventTimes.of(event.time()) + "  " + event.text());
-            setWrapText(true);
-            setPrefWidth(0);
-            setStyle("-fx-font-size: 11px; -fx-text-fill: " + (event.grave() ? "-z-copper" : "-z-ink-soft") + ";");
-        }
     }
 }
