@@ -18,7 +18,9 @@ import zentrel.app.bench.BenchPage;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.gear.GearPage;
 import zentrel.app.universes.UniversesPage;
+import zentrel.plan.Edit;
 import zentrel.plan.Kind;
+import zentrel.plan.Setting;
 
 /** Drives the real window through the main views and writes a picture of each, 1280 by 800. */
 final class Shots {
@@ -96,6 +98,11 @@ final class Shots {
                 1500,
                 () -> {
                     document.select(Kind.FIXTURE.id("f801"));
+                    // decided, and not yet set on the device
+                    document.apply(new Edit(
+                            "Port 1 of Boathouse node to 4, later",
+                            p -> p.with(
+                                    Kind.PORT.id("boathouse-node.p1"), t -> t.withWire(new Setting<>(4, 5, false)))));
                     window.view(BenchPage.class).showSignal();
                     window.view(BenchPage.class).startStandins();
                 },
@@ -111,29 +118,17 @@ final class Shots {
                 },
                 "bench-armed");
         steps.removeLast();
-        view(4, 1500, () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench");
-        view(
-                4,
-                1800,
-                () -> {
-                    document.select(Kind.LINK.id("go-link"));
-                    window.view(BenchPage.class).sendCue();
-                },
-                "bench-cue");
-        view(
-                4,
-                6000,
-                () -> {
-                    for (int slot = 1; slot <= 120; slot++) {
-                        window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u12"), slot, slot * 37 % 256);
-                    }
-                    window.view(BenchPage.class).showLive(false);
-                    window.view(BenchPage.class).ask();
-                },
-                "bench-live");
-        steps.removeLast();
-        view(4, 1500, () -> document.select(Kind.UNIVERSE.id("u12")), "bench-live");
-        view(4, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench-live-device");
+        view(4, 1500, () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench-signal");
+        steps.add(new Step(100, () -> {
+            for (int slot = 1; slot <= 120; slot++) {
+                window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u12"), slot, slot * 37 % 256);
+            }
+            window.view(BenchPage.class).showLive(false);
+            window.view(BenchPage.class).ask();
+        }));
+        steps.add(new Step(6000, () -> document.select(Kind.UNIVERSE.id("u12"))));
+        steps.add(new Step(1000, () -> {}));
+        view(4, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench");
         view(4, 1500, () -> window.view(BenchPage.class).showLive(true), "bench-levels");
         view(3, 900, () -> window.view(UniversesPage.class).load(), "universes-load");
         view(3, 900, () -> window.help("rule-universe.off-by-one"), "help");

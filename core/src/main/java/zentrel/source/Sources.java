@@ -115,6 +115,7 @@ public final class Sources {
             ARTNET_SOURCE_BY_ADDRESS,
             ARTSYNC_LAPSE,
             ARTPOLL_LIMIT,
+            ARTADDRESS_DIRECTION,
             ARTNET_ADDRESS_MASK,
             SACN_LOSS,
             SACN_PRIORITY,

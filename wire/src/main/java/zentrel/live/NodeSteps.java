@@ -88,7 +88,7 @@ final class NodeSteps {
     private FoundPort port(int number) {
         return device.port(number)
                 .orElseThrow(() -> new IllegalArgumentException(device.title() + " has no port " + number
-                        + "; it tells of "
+                        + "; its answers name "
                         + (device.ports().isEmpty() ? "none." : device.ports().size() + ".")));
     }
 

@@ -40,6 +40,9 @@ import zentrel.profile.HostKind;
  * each as it is set now. Loopback shows hops 1, 2 and 7 to 10; cables, masks and switches (3 to 6) it cannot show.
  */
 public final class PlanRun implements AutoCloseable {
+    /** Manufacturer codes for prototypes: 0x7FF0 to 0x7FFF (ANSI E1.20). */
+    private static final int PROTOTYPES = 16;
+
     private final Plan plan;
     private final PlanIndex index;
     private final NetHost host;
@@ -144,7 +147,9 @@ public final class PlanRun implements AutoCloseable {
         return new NodeTraits(
                 program.name(),
                 version,
-                NodeTraits.PROTOTYPE,
+                // devices of one profile are of one kind, and others are of others
+                NodeTraits.PROTOTYPE
+                        + Math.floorMod(index.host(program.host()).profile().hashCode(), PROTOTYPES),
                 4,
                 index.host(program.host()).kind() != HostKind.COMPUTER,
                 Duration.ofSeconds(2),

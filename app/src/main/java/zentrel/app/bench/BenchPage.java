@@ -147,11 +147,6 @@ public final class BenchPage implements PageView {
         signal.raise(universe, slot, level);
     }
 
-    /** Sends the chosen cue. */
-    public void sendCue() {
-        signal.sendCue();
-    }
-
     @Override
     public void dispose() {
         signal.dispose();

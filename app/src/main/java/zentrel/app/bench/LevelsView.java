@@ -135,7 +135,7 @@ final class LevelsView extends VBox {
         grid.setDay(document.settings().dayProperty().get());
         grid.show(levels(universe.get()).toArray(), another);
         hold.setText(grid.isHeld() ? "Let go of the held moment" : "Hold this moment");
-        said.setText(grid.isHeld() ? grid.different() + " slots differ from it" : "changed lately: with an edge");
+        said.setText(grid.isHeld() ? grid.different() + " slots differ from it" : "");
         sayslot();
     }
 

@@ -86,7 +86,7 @@ final class LiveEvidence implements Evidence {
             return;
         }
         long age = snapshot.now() - match.get().device().lastHeard();
-        sights.put(HopKind.TAKEN, new Sight(true, "answers, " + DeviceColumn.ago(age) + " ago"));
+        sights.put(HopKind.TAKEN, new Sight(true, DeviceColumn.ago(age) + " ago"));
         PlannedDevice planned = PlannedDevice.of(plan, host);
         for (int i = 0; i < planned.ports().size(); i++) {
             if (planned.ports().get(i).port().id().equals(port)) {
@@ -95,13 +95,15 @@ final class LiveEvidence implements Evidence {
                     boolean agrees = found.get().protocol() == stream.protocol()
                             && found.get().wire() == wire.get();
                     sights.put(
-                            HopKind.AGREES,
-                            new Sight(
-                                    agrees,
-                                    found.get().protocol().title() + " "
-                                            + found.get().wire()));
+                            HopKind.AGREES, new Sight(agrees, agrees ? "" + wire.get() : words(found.get(), stream)));
                 }
             }
         }
+    }
+
+    private static String words(FoundPort found, Stream stream) {
+        return found.protocol() == stream.protocol()
+                ? found.wire() + " only"
+                : found.protocol().title() + " " + found.wire();
     }
 }

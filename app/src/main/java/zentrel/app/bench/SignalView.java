@@ -125,7 +125,7 @@ final class SignalView implements PageView {
         FirewallQuestion.words(System.getProperty("os.name"))
                 .ifPresent(words -> pane.getChildren()
                         .add(pane.getChildren().indexOf(hearing) + 1, Texts.wrapped(words, "soft", "small")));
-        pane.getStyleClass().add("main-page");
+        pane.getStyleClass().add("bench-signal");
         document.reportProperty().addListener(o -> planChanged());
         document.selectionProperty().addListener(o -> follow());
         clock.setCycleCount(Timeline.INDEFINITE);
@@ -340,11 +340,6 @@ final class SignalView implements PageView {
             document.tell(String.valueOf(e.getMessage()));
         }
         choosePath();
-    }
-
-    /** Sends the chosen cue. */
-    public void sendCue() {
-        cues.send();
     }
 
     private void refreshState() {
