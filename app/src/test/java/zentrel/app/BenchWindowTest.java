@@ -155,8 +155,19 @@ class BenchWindowTest extends OpenWindow {
             settled(() -> !robot.lookup("#send-start").queryButton().isDisabled());
             click(robot, "#send-start");
             waitFor("Sending sACN 31");
+            Path sealed = home.resolve("as-it-worked.json");
+            fx(() -> {
+                window.view(BenchPage.class).seal(sealed);
+                return true;
+            });
+            waitFor("Nothing changed.");
+            fx(() -> {
+                window.view(BenchPage.class).since(sealed);
+                return true;
+            });
             robot.push(KeyCode.F12);
             waitFor("Zentrel stops sending");
+            waitFor("sACN 31 comes from Visiting desk 100, and came from");
             settled(() -> !window.output().isArmed());
         } finally {
             desk.close();

@@ -127,6 +127,16 @@ public final class BenchPage implements PageView {
         live.ask();
     }
 
+    /** Keeps what is seen now in a file. */
+    public void seal(Path file) {
+        live.seal(file);
+    }
+
+    /** Tells from now on what changed since a state was sealed. */
+    public void since(Path file) {
+        live.since(file);
+    }
+
     /** Plays a recording in place of an adapter. */
     public void play(Path recording) {
         live.play(recording);

@@ -22,6 +22,8 @@ import zentrel.found.DeviceDifferences;
 import zentrel.found.DeviceMatch;
 import zentrel.found.DeviceState;
 import zentrel.found.FoundDevice;
+import zentrel.live.NodeSetting;
+import zentrel.live.PlannedSetting;
 import zentrel.path.Verdict;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
@@ -101,6 +103,28 @@ final class DeviceColumn extends VBox {
             counts.add(seen.missing().size() + " missing");
         }
         summary.setText(String.join(" · ", counts));
+    }
+
+    /** What would make every device of the plan that was found be as planned; those on one address with another are left out. */
+    List<DeviceTasks.Wanted> wanted() {
+        Plan plan = document.plan();
+        List<DeviceTasks.Wanted> all = new ArrayList<>();
+        for (DeviceRow row : list.getItems()) {
+            if (row.host().isPresent()
+                    && row.found().isPresent()
+                    && row.match().isPresent()
+                    && row.found().get().state() != DeviceState.DUPLICATE_ADDRESS
+                    && plan.index().find(row.host().get()).isPresent()) {
+                NodeSetting setting = PlannedSetting.of(
+                        plan,
+                        plan.index().host(row.host().get()),
+                        row.match().get().device());
+                if (!setting.isNothing()) {
+                    all.add(new DeviceTasks.Wanted(row.found().get(), setting));
+                }
+            }
+        }
+        return all;
     }
 
     /** Nothing jumps: the rows stay where they are, and so does what is chosen. */

@@ -2,6 +2,9 @@ package zentrel.app.bench;
 
 import java.io.IOException;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -101,6 +104,64 @@ final class DeviceTasks implements AutoCloseable {
                 Platform.runLater(() -> failed.accept("It was stopped."));
             }
         });
+    }
+
+    /** A device with what is to be set on it. */
+    record Wanted(FoundDevice device, NodeSetting setting) {}
+
+    /**
+     * Sets many devices, one after the other: first all names and ports, then addresses, so that none is lost on the way. It goes on
+     * where one does not confirm; each is in the log.
+     *
+     * @param progress told on the JavaFX thread which one it is at
+     * @param done told on the JavaFX thread how many confirmed
+     */
+    void setAll(List<Wanted> all, Consumer<String> progress, Consumer<String> done) {
+        @Nullable Discovery by = discovery.get().orElse(null);
+        if (by == null) {
+            done.accept("Choose an adapter first.");
+            return;
+        }
+        stopped.set(false);
+        thread.execute(() -> {
+            List<Wanted> inOrder = new ArrayList<>(all);
+            inOrder.sort(Comparator.comparing(w -> w.setting().address().isPresent())); // stable: the order of the plan
+            int confirmed = 0;
+            int at = 0;
+            for (Wanted each : inOrder) {
+                if (stopped.get()) {
+                    break;
+                }
+                String where = "Setting " + ++at + " of " + inOrder.size() + ": "
+                        + each.device().title();
+                Platform.runLater(() -> progress.accept(where));
+                confirmed += setOne(by, each) ? 1 : 0;
+            }
+            String said = confirmed + " of " + inOrder.size() + " confirmed" + (stopped.get() ? "; it was stopped" : "")
+                    + ". See what happened.";
+            Platform.runLater(() -> done.accept(said));
+        });
+    }
+
+    private boolean setOne(Discovery by, Wanted wanted) {
+        String name = wanted.device().title();
+        try {
+            NodeSetter.Outcome got =
+                    new NodeSetter(by, stopped::get, t -> {}).set(wanted.device(), wanted.setting(), RESTART);
+            log.note(
+                    !got.isConfirmed(),
+                    name
+                            + (got.isConfirmed()
+                                    ? " was set: " + String.join("; ", got.sent())
+                                    : " did not confirm: " + String.join("; ", got.missing())));
+            return got.isConfirmed();
+        } catch (IOException | IllegalArgumentException e) {
+            log.note(true, name + " was not set: " + e.getMessage());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            stopped.set(true);
+        }
+        return false;
     }
 
     /** Ends what is under way. */

@@ -3,6 +3,7 @@ package zentrel.app.bench;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.Locale;
 
 /** Times of a net's clock as those of the day. */
 final class EventTimes {
@@ -11,7 +12,14 @@ final class EventTimes {
     /** Clocks of real nets count from some start; what is earlier than this cannot be a date. */
     private static final long YEAR_2001 = 1_000_000_000_000_000_000L;
 
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
+
     private EventTimes() {}
+
+    /** A time with its day, from ms since 1970 in UTC. */
+    static String ofDay(long millis) {
+        return DAY.format(Instant.ofEpochMilli(millis).atZone(ZoneId.systemDefault()));
+    }
 
     /**
      * A time.

@@ -1,13 +1,16 @@
 package zentrel.app.bench;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.live.HealthFinding;
+import zentrel.live.SealedState;
 import zentrel.live.StreamSeen;
 import zentrel.profile.Protocol;
 
@@ -18,14 +21,50 @@ final class LiveFindings extends VBox {
     private final OpenDocument document;
     private final VBox sources = new VBox(2);
     private final VBox health = new VBox(4);
+    private final VBox since = new VBox(4);
+    private @Nullable SealedState sealed;
 
     LiveFindings(OpenDocument document) {
         super(8);
         this.document = document;
-        getChildren().addAll(sources, health);
+        since.setId("live-since");
+        getChildren().addAll(since, sources, health);
+    }
+
+    /** Tells from now on what is not as it was then. */
+    void since(SealedState then) {
+        sealed = then;
+    }
+
+    private void showSince(LiveSnapshot seen) {
+        SealedState then = sealed;
+        if (then == null) {
+            return;
+        }
+        String selected = Optional.ofNullable(document.selectionProperty().get())
+                .filter(id -> document.plan().index().find(id).isPresent())
+                .map(id -> document.plan().index().name(id))
+                .orElse("");
+        List<String> lines =
+                then.changesTo(SealedState.of(seen.found(), seen.universes(), System.currentTimeMillis())).stream()
+                        .sorted(Comparator.comparing(
+                                c -> selected.isEmpty() || !c.about().contains(selected)))
+                        .limit(MOST_FINDINGS)
+                        .map(SealedState.Change::text)
+                        .toList();
+        if (lines.equals(since.getUserData())) {
+            return;
+        }
+        since.setUserData(lines);
+        since.getChildren().setAll(Texts.of("Since " + EventTimes.ofDay(then.time()), "strong"));
+        lines.forEach(l -> since.getChildren().add(Texts.wrapped(l, "at-risk", "small")));
+        if (lines.isEmpty()) {
+            since.getChildren().add(Texts.of("Nothing changed.", "soft", "small"));
+        }
     }
 
     void show(LiveSnapshot seen, Optional<UniverseColumn.Key> chosen) {
+        showSince(seen);
         showSources(seen, chosen);
         showHealth(seen);
     }

@@ -27,6 +27,8 @@ import zentrel.app.look.Named;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.OutputStatus;
 import zentrel.app.shell.PageContext;
+import zentrel.live.SealedFile;
+import zentrel.live.SealedState;
 import zentrel.net.NetAdapter;
 import zentrel.net.OutputGuard;
 import zentrel.net.real.RealNet;
@@ -45,6 +47,8 @@ final class LiveView extends BorderPane {
     private final Button stop = Buttons.action("Stop all output  F12", "live-stop", this::stopAll);
     private final Button record = Buttons.quiet("Record …", "live-record", this::record);
     private final Button open = Buttons.quiet("Open a recording …", "live-open", this::openRecording);
+    private final Button seal = Buttons.quiet("Seal …", "live-seal", this::seal);
+    private final Button since = Buttons.quiet("What changed since …", "live-since-open", this::openSealed);
     private final ComboBox<Double> speed = new ComboBox<>();
     private final HBox tools = new HBox(6);
     private final Label status = Texts.wrapped("", "soft", "small");
@@ -56,6 +60,9 @@ final class LiveView extends BorderPane {
     private final SendPane send;
     private final LiveFindings findings;
     private final EventList events = new EventList();
+    private final Button setAll = Buttons.quiet("", "live-set-all", this::setAll);
+    private final Label setAllSaid = Texts.wrapped("", "soft", "small");
+    private boolean settingAll;
     private final LevelsView levels;
     private final VBox overview;
     private final Timeline clock = new Timeline(new KeyFrame(Duration.millis(250), e -> tick()));
@@ -96,7 +103,7 @@ final class LiveView extends BorderPane {
         head.setStyle("-fx-padding: 6 0 0 0;");
         setTop(new VBox(6, head, status));
         tools.setAlignment(Pos.CENTER_RIGHT);
-        tools.getChildren().addAll(speed, record, open);
+        tools.getChildren().addAll(speed, seal, since, record, open);
         overview = new VBox(columns());
         VBox.setVgrow(overview.getChildren().get(0), Priority.ALWAYS);
         setCenter(overview);
@@ -120,9 +127,12 @@ final class LiveView extends BorderPane {
         VBox right = new VBox(4, scroll, Texts.of("What happened", "strong"), events);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         right.setMinWidth(240);
-        HBox all = new HBox(16, devices, middle, right);
+        VBox left = new VBox(4, devices, setAll, setAllSaid);
+        VBox.setVgrow(devices, Priority.ALWAYS);
+        setAllSaid.setId("live-set-all-said");
+        HBox all = new HBox(16, left, middle, right);
         all.setStyle("-fx-padding: 8 0 0 0;");
-        devices.prefWidthProperty().bind(all.widthProperty().multiply(0.28));
+        left.prefWidthProperty().bind(all.widthProperty().multiply(0.28));
         middle.prefWidthProperty().bind(all.widthProperty().multiply(0.42));
         right.prefWidthProperty().bind(all.widthProperty().multiply(0.30));
         return all;
@@ -223,6 +233,18 @@ final class LiveView extends BorderPane {
         refresh();
     }
 
+    private void setAll() {
+        if (settingAll) {
+            session.tasks().stop();
+            return;
+        }
+        settingAll = true;
+        session.tasks().setAll(devices.wanted(), setAllSaid::setText, said -> {
+            settingAll = false;
+            setAllSaid.setText(said);
+        });
+    }
+
     private void record() {
         if (session.snapshot().recorded().isPresent()) {
             session.stopRecording();
@@ -234,6 +256,43 @@ final class LiveView extends BorderPane {
         if (file != null) {
             session.record(file.toPath(), problem -> problem.ifPresent(document::tell));
         }
+    }
+
+    /** Keeps what is seen now, to be compared with when something does not respond. */
+    private void seal() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Seal what is seen now");
+        chooser.setInitialFileName("as-it-worked.json");
+        File file = chooser.showSaveDialog(getScene().getWindow());
+        if (file != null) {
+            seal(file.toPath());
+        }
+    }
+
+    /** Keeps what is seen now in a file. */
+    void seal(Path file) {
+        LiveSnapshot now = session.snapshot();
+        SealedState state = SealedState.of(now.found(), now.universes(), System.currentTimeMillis());
+        document.work(
+                () -> {
+                    SealedFile.write(state, file);
+                    return state;
+                },
+                findings::since);
+    }
+
+    private void openSealed() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("A sealed state");
+        File file = chooser.showOpenDialog(getScene().getWindow());
+        if (file != null) {
+            since(file.toPath());
+        }
+    }
+
+    /** Tells from now on what changed since a state was sealed. */
+    void since(Path file) {
+        document.work(() -> SealedFile.read(file), findings::since);
     }
 
     private static FileChooser chooser(String title) {
@@ -274,6 +333,7 @@ final class LiveView extends BorderPane {
                 looks && state == OutputGuard.State.LISTEN && at.equals(Optional.ofNullable(where.getValue())));
         ask.setDisable(looks && state == OutputGuard.State.ASK && at.equals(Optional.ofNullable(where.getValue())));
         record.setDisable(!looks);
+        seal.setDisable(!looks && !playing);
         speed.setVisible(playing);
         speed.setManaged(playing);
         LiveSnapshot seen = session.snapshot();
@@ -311,6 +371,11 @@ final class LiveView extends BorderPane {
             return;
         }
         devices.show(seen);
+        int differ = devices.wanted().size();
+        setAll.setText(settingAll ? "Stop setting" : "Set all " + differ + " that differ, one by one");
+        setAll.setDisable(!settingAll && session.state() != OutputGuard.State.ARMED);
+        setAll.setVisible(settingAll || differ > 1);
+        setAll.setManaged(settingAll || differ > 1);
         universes.show(seen);
         send.show(seen);
         showGrid(seen);
