@@ -76,17 +76,20 @@ final class DeviceColumn extends VBox {
             Optional<Id<Host>> host =
                     match.host().filter(h -> plan.index().find(h).isPresent());
             if (host.isEmpty()) {
-                others.add(new DeviceRow(host, Optional.of(found), Optional.of(match), List.of(), ""));
+                others.add(new DeviceRow(host, Optional.of(found), Optional.of(match), List.of(), silence(found), ""));
                 continue;
             }
             lastHeard.put(host.get(), found.lastHeard());
             var differences = DeviceDifferences.of(plan, plan.index().host(host.get()), match.device());
             differ += differences.isEmpty() ? 0 : 1;
-            byHost.put(host.get(), new DeviceRow(host, Optional.of(found), Optional.of(match), differences, ""));
+            byHost.put(
+                    host.get(),
+                    new DeviceRow(host, Optional.of(found), Optional.of(match), differences, silence(found), ""));
         }
         seen.missing()
                 .forEach(h -> byHost.putIfAbsent(
-                        h, new DeviceRow(Optional.of(h), Optional.empty(), Optional.empty(), List.of(), "")));
+                        h,
+                        new DeviceRow(Optional.of(h), Optional.empty(), Optional.empty(), List.of(), missing(h), "")));
         List<DeviceRow> rows = new ArrayList<>();
         plan.hosts().forEach(h -> Optional.ofNullable(byHost.get(h.id())).ifPresent(rows::add));
         if (!others.isEmpty()) {
@@ -127,19 +130,31 @@ final class DeviceColumn extends VBox {
         return all;
     }
 
-    /** Nothing jumps: the rows stay where they are, and so does what is chosen. */
+    /** Nothing jumps: the rows stay where they are, and so does what is chosen; what looks the same is left alone. */
     private void put(List<DeviceRow> rows) {
-        if (rows.equals(list.getItems())) {
-            list.refresh(); // their ages
-            return;
-        }
         DeviceRow was = list.getSelectionModel().getSelectedItem();
+        List<DeviceRow> items = list.getItems();
+        boolean inPlace = rows.size() == items.size();
+        for (int i = 0; inPlace && i < rows.size(); i++) {
+            inPlace = rows.get(i).isSameAs(items.get(i));
+        }
         showing = true;
-        list.getItems().setAll(rows);
-        rows.stream().filter(r -> r.isSameAs(was)).findFirst().ifPresent(r -> {
-            list.getSelectionModel().select(r);
-            chosen.accept(r);
-        });
+        if (inPlace) {
+            for (int i = 0; i < rows.size(); i++) {
+                if (!rows.get(i).looksAs(items.get(i))) {
+                    items.set(i, rows.get(i));
+                }
+            }
+        } else {
+            items.clear();
+            items.addAll(rows);
+        }
+        for (int i = 0; i < rows.size(); i++) {
+            if (was != null && rows.get(i).isSameAs(was)) {
+                list.getSelectionModel().select(i);
+                chosen.accept(rows.get(i));
+            }
+        }
         showing = false;
     }
 
@@ -169,15 +184,20 @@ final class DeviceColumn extends VBox {
         return state == DeviceState.FIRMWARE_DIFFERS || row.host().isEmpty() ? Verdict.AT_RISK : Verdict.PASSES;
     }
 
-    private String second(DeviceRow row) {
-        if (row.found().isEmpty()) {
-            Long heard = row.host().map(lastHeard::get).orElse(null);
-            return heard == null ? "not heard yet" : "last heard " + ago(now - heard) + " ago";
+    private String missing(Id<Host> host) {
+        Long heard = lastHeard.get(host);
+        return heard == null ? "not heard yet" : "last heard " + ago(now - heard) + " ago";
+    }
+
+    private String silence(FoundDevice found) {
+        return found.state() == DeviceState.SILENT ? "silent since " + ago(now - found.lastHeard()) : "";
+    }
+
+    private static String second(DeviceRow row) {
+        if (!row.age().isEmpty() || row.found().isEmpty()) {
+            return row.age();
         }
         FoundDevice found = row.found().get();
-        if (found.state() == DeviceState.SILENT) {
-            return "silent since " + ago(now - found.lastHeard());
-        }
         String state = found.state() == DeviceState.READY ? "" : found.state().words();
         if (row.differences().isEmpty()) {
             return state.isEmpty() && row.host().isEmpty() ? ports(found) : state;

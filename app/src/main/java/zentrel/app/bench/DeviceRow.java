@@ -16,6 +16,7 @@ import zentrel.plan.Id;
  * @param host the one of the plan; empty where it is none
  * @param found as it was seen; empty where it is missing
  * @param match the same beside the plan
+ * @param age how long it has not been heard, in words; empty where it answers
  * @param heading a line that only parts others
  */
 record DeviceRow(
@@ -23,9 +24,10 @@ record DeviceRow(
         Optional<FoundDevice> found,
         Optional<DeviceMatch> match,
         List<DeviceDifference> differences,
+        String age,
         String heading) {
     static DeviceRow heading(String text) {
-        return new DeviceRow(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), text);
+        return new DeviceRow(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), "", text);
     }
 
     /** Whether it is about the same device as another. */
@@ -42,6 +44,7 @@ record DeviceRow(
         return isSameAs(other)
                 && other != null
                 && differences.equals(other.differences)
+                && age.equals(other.age)
                 && found.map(DeviceRow::timeless).equals(other.found.map(DeviceRow::timeless));
     }
 
