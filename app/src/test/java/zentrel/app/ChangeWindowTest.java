@@ -140,6 +140,7 @@ class ChangeWindowTest extends OpenWindow {
         fx(() -> {
             document.show(LoadedPlan.of(waiting));
             window.showPage(4);
+            window.view(zentrel.app.bench.BenchPage.class).showSignal();
             return true;
         });
         plan();

@@ -8,7 +8,6 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
-import zentrel.app.look.Mark;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
@@ -52,8 +51,7 @@ public final class BenchPage implements PageView {
             }
         });
         pane.getStyleClass().add("main-page");
-        HBox top = new HBox(choice, Mark.gap(), live.tools());
-        pane.setTop(top);
+        pane.setTop(choice);
         liveButton.setSelected(true);
     }
 
@@ -73,7 +71,6 @@ public final class BenchPage implements PageView {
     private void show() {
         boolean isSignal = signalButton.isSelected();
         pane.setCenter(isSignal ? signal.node() : live);
-        live.tools().setVisible(!isSignal);
         if (isSignal) {
             signal.shown();
         } else {

@@ -61,7 +61,7 @@ final class DeviceColumn extends VBox {
         });
         VBox.setVgrow(list, Priority.ALWAYS);
         getChildren().addAll(head, list);
-        setMinWidth(230);
+        setMinWidth(170);
     }
 
     void show(LiveSnapshot seen) {

@@ -15,6 +15,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -50,7 +51,6 @@ final class LiveView extends BorderPane {
     private final Button seal = Buttons.quiet("Seal …", "live-seal", this::seal);
     private final Button since = Buttons.quiet("What changed since …", "live-since-open", this::openSealed);
     private final ComboBox<Double> speed = new ComboBox<>();
-    private final HBox tools = new HBox(6);
     private final Label status = Texts.wrapped("", "soft", "small");
     private final DeviceColumn devices;
     private final UniverseColumn universes;
@@ -101,9 +101,9 @@ final class LiveView extends BorderPane {
         HBox head = new HBox(8, where, listen, ask, arm, stop);
         head.setAlignment(Pos.CENTER_LEFT);
         head.setStyle("-fx-padding: 6 0 0 0;");
-        setTop(new VBox(6, head, status));
-        tools.setAlignment(Pos.CENTER_RIGHT);
-        tools.getChildren().addAll(speed, seal, since, record, open);
+        FlowPane tools = new FlowPane(8, 0, seal, since, record, open, speed);
+        tools.setAlignment(Pos.CENTER_LEFT);
+        setTop(new VBox(2, head, tools, status));
         overview = new VBox(columns());
         VBox.setVgrow(overview.getChildren().get(0), Priority.ALWAYS);
         setCenter(overview);
@@ -126,7 +126,7 @@ final class LiveView extends BorderPane {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox right = new VBox(4, scroll, Texts.of("What happened", "strong"), events);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        right.setMinWidth(240);
+        right.setMinWidth(190);
         VBox left = new VBox(4, devices, setAll, setAllSaid);
         VBox.setVgrow(devices, Priority.ALWAYS);
         setAllSaid.setId("live-set-all-said");
@@ -136,11 +136,6 @@ final class LiveView extends BorderPane {
         middle.prefWidthProperty().bind(all.widthProperty().multiply(0.42));
         right.prefWidthProperty().bind(all.widthProperty().multiply(0.30));
         return all;
-    }
-
-    /** What is done with recordings. */
-    Node tools() {
-        return tools;
     }
 
     /** Shows the levels of one universe in full, or the three columns. */

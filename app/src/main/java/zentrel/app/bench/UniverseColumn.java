@@ -62,7 +62,7 @@ final class UniverseColumn extends VBox {
         });
         VBox.setVgrow(list, Priority.ALWAYS);
         getChildren().addAll(head, list);
-        setMinWidth(260);
+        setMinWidth(190);
     }
 
     void show(LiveSnapshot seen) {
