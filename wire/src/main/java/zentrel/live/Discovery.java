@@ -24,6 +24,7 @@ import zentrel.net.SendIntent;
 import zentrel.net.SendResult;
 import zentrel.net.UdpPort;
 import zentrel.packet.Decoded;
+import zentrel.packet.artnet.ArtDmxView;
 import zentrel.packet.artnet.ArtIpProgReply;
 import zentrel.packet.artnet.ArtNetCodec;
 import zentrel.packet.artnet.ArtNetPacket;
@@ -50,6 +51,7 @@ public final class Discovery implements AutoCloseable {
     private final List<Ipv4Address> typed;
     private final Ping ping;
     private final DeviceTable table;
+    private final ArtDmxView dmx = new ArtDmxView();
     private final SacnDataView data = new SacnDataView();
     private final List<String> unsent = new ArrayList<>();
     private @Nullable UdpPort artnet;
@@ -89,23 +91,6 @@ public final class Discovery implements AutoCloseable {
             return true;
         });
         pingTyped();
-    }
-
-    /**
-     * Hears the sources of these sACN universes too; from any thread.
-     *
-     * @throws IOException with a sentence, if a group cannot be joined
-     */
-    public void join(Iterable<Integer> universes) throws IOException {
-        host.call(() -> {
-            UdpPort port = sacn;
-            if (port != null) {
-                for (int universe : universes) {
-                    port.join(SacnUniverse.group(universe));
-                }
-            }
-            return true;
-        });
     }
 
     /** Polls at once, as far as the guard lets it; from any thread. */
@@ -180,6 +165,9 @@ public final class Discovery implements AutoCloseable {
     }
 
     private void artnet(Packet packet) {
+        if (dmx.read(packet.payload())) {
+            return; // levels, tens of thousands a second: whoever watches streams counts them
+        }
         var decoded = ArtNetCodec.decode(packet.bytes());
         if (decoded instanceof Decoded.Malformed) {
             unreadable++;

@@ -25,8 +25,6 @@ import zentrel.packet.artnet.ArtRdm;
 import zentrel.packet.artnet.ArtTodControl;
 import zentrel.packet.artnet.ArtTodData;
 import zentrel.packet.artnet.ArtTodRequest;
-import zentrel.profile.Merge;
-import zentrel.profile.Protocol;
 import zentrel.universe.PortAddress;
 
 /**
@@ -77,8 +75,7 @@ public final class NodeStandin implements AutoCloseable {
         this.failedSends = new FailedSends(listener);
         pages = new NodePages(name, traits.longName(), ports, traits.portsOnPage());
         rdm = new NodeRdm(traits.fixtures(), what -> wasSet(what));
-        Ipv4Address a = site.adapter().address().address();
-        mac = Bytes.of(2, 0, a.octet(0), a.octet(1), a.octet(2), a.octet(3));
+        mac = ReplyPage.mac(site.adapter().address().address());
         mask = site.adapter().address().mask();
     }
 
@@ -134,54 +131,23 @@ public final class NodeStandin implements AutoCloseable {
     }
 
     private ArtPollReply page(Ipv4Address address, NodePages.Page page) {
-        int[] types = new int[4];
-        int[] good = new int[4];
-        int[] in = new int[4];
-        int[] out = new int[4];
-        for (int i = 0; i < page.ports().size(); i++) {
-            StandinPort port = page.ports().get(i);
-            types[i] = port.output() ? ArtPollReply.OUTPUT : ArtPollReply.INPUT;
-            good[i] = (port.enabled() && port.output() ? ArtPollReply.SENDING : 0)
-                    | (port.merge() == Merge.LTP ? ArtPollReply.LTP : 0)
-                    | (port.protocol() == Protocol.SACN ? ArtPollReply.SET_TO_SACN : 0);
-            (port.output() ? out : in)[i] = port.wire() & 0xF;
-        }
         int loss = switch (pages.loss()) {
             case BLACK -> 1;
             case FULL -> 2;
             case SCENE -> 3;
             case HOLD, NOT_KNOWN -> 0;
         };
-        return new ArtPollReply(
-                address,
-                ArtNetPacket.PORT,
-                traits.firmware(),
-                page.net(),
-                page.subNet(),
-                0xFFFF,
-                0,
-                pages.locates() ? 0x50 : 0xD0, // how its lights are: blinking, or as usual
-                traits.maker(),
-                pages.shortName(),
-                pages.longName(),
-                "#0001 [%04d] stand-in".formatted(answers % 10_000),
-                page.ports().size(),
-                Bytes.of(types),
-                Bytes.zeros(4),
-                Bytes.of(good),
-                Bytes.of(in),
-                Bytes.of(out),
-                100,
-                0,
-                0,
-                0,
-                mac,
-                address,
-                page.bindIndex(),
-                ArtPollReply.WIDE_ADDRESSES | ArtPollReply.CAN_SACN | (byDhcp ? ArtPollReply.BY_DHCP : 0),
-                Bytes.zeros(4),
-                ArtPollReply.HAS_FAILSAFE | loss << 6,
-                Bytes.zeros(ArtPollReply.REST));
+        return new ReplyPage(
+                        pages.shortName(),
+                        pages.longName(),
+                        "#0001 [%04d] stand-in".formatted(answers % 10_000),
+                        traits.firmware(),
+                        traits.maker(),
+                        mac,
+                        pages.locates() ? ReplyPage.LIGHTS_LOCATE : ReplyPage.LIGHTS_NORMAL,
+                        ArtPollReply.WIDE_ADDRESSES | ArtPollReply.CAN_SACN | (byDhcp ? ArtPollReply.BY_DHCP : 0),
+                        ArtPollReply.HAS_FAILSAFE | loss << 6)
+                .of(address, page.net(), page.subNet(), page.ports(), page.bindIndex());
     }
 
     private void answer(UdpPort port, Ipv4Address to, ArtNetPacket packet) {
