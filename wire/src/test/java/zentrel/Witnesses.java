@@ -1,5 +1,8 @@
 package zentrel;
 
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.TimeUnit;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Assumptions;
 
@@ -16,5 +19,21 @@ public final class Witnesses {
             Assertions.assertThat(there).as(otherwise).isTrue();
         }
         Assumptions.assumeTrue(there, otherwise);
+    }
+
+    /** What a tool of the system writes to its output, at most a minute later. */
+    public static String said(String... command) throws IOException, InterruptedException {
+        Process process;
+        try {
+            process = new ProcessBuilder(command)
+                    .redirectError(ProcessBuilder.Redirect.DISCARD)
+                    .start();
+        } catch (IOException e) {
+            need(false, command[0] + " is not installed; ./zentrel test installs it");
+            throw e;
+        }
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        Assertions.assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
+        return said;
     }
 }

@@ -5,13 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -34,21 +32,6 @@ import zentrel.standin.StandinSite;
 class RecordingTest {
     @TempDir
     Path folder;
-
-    private static String run(String... command) throws Exception {
-        Process process;
-        try {
-            process = new ProcessBuilder(command)
-                    .redirectError(ProcessBuilder.Redirect.DISCARD)
-                    .start();
-        } catch (IOException e) {
-            Witnesses.need(false, command[0] + " is not installed; ./zentrel test installs it");
-            throw e;
-        }
-        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
-        return said;
-    }
 
     @ParameterizedTest
     @EnumSource(TriedNet.Kind.class)
@@ -107,8 +90,9 @@ class RecordingTest {
             node.host().close();
             assertThat(recording.failure()).isEmpty();
         }
-        assertThat(run("capinfos", "-c", "-M", file.toString())).contains("Number of packets:   " + taken.size());
-        List<String> read = run(
+        assertThat(Witnesses.said("capinfos", "-c", "-M", file.toString()))
+                .contains("Number of packets:   " + taken.size());
+        List<String> read = Witnesses.said(
                         "tshark",
                         "-r",
                         file.toString(),
@@ -153,7 +137,7 @@ class RecordingTest {
                             read.get(i).split("\t", -1)[5],
                             "1"));
         }
-        String protocols = run(
+        String protocols = Witnesses.said(
                 "tshark",
                 "-r",
                 file.toString(),

@@ -60,7 +60,6 @@ class SealedStateTest {
                 rate,
                 0,
                 0,
-                0,
                 1_000_000_000L,
                 0,
                 Optional.empty(),

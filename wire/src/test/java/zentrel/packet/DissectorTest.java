@@ -2,15 +2,12 @@ package zentrel.packet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
-import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -47,22 +44,7 @@ class DissectorTest {
 
     @BeforeAll
     static void theDissectorIsThere() throws Exception {
-        boolean there;
-        try {
-            there = run(List.of("tshark", "--version")).contains("TShark");
-        } catch (IOException e) {
-            there = false;
-        }
-        Witnesses.need(there, "tshark is not installed; ./zentrel test installs it");
-    }
-
-    private static String run(List<String> command) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder(command)
-                .redirectError(ProcessBuilder.Redirect.DISCARD)
-                .start();
-        byte[] out = process.getInputStream().readAllBytes();
-        assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
-        return new String(out, StandardCharsets.UTF_8);
+        assertThat(Witnesses.said("tshark", "--version")).contains("TShark");
     }
 
     /** Writes one UDP datagram as a capture and asks the dissector for fields; the first is frame.protocols. */
@@ -76,7 +58,7 @@ class DissectorTest {
         }
         Path text = Files.writeString(folder.resolve("dump.txt"), dump + "\n");
         Path pcap = folder.resolve("dump.pcap");
-        run(List.of(
+        Witnesses.said(
                 "text2pcap",
                 "-q",
                 "-4",
@@ -84,7 +66,7 @@ class DissectorTest {
                 "-u",
                 port + "," + port,
                 text.toString(),
-                pcap.toString()));
+                pcap.toString());
         List<String> command = new ArrayList<>(List.of(
                 "tshark",
                 "-r",
@@ -108,7 +90,7 @@ class DissectorTest {
         for (String field : fields) {
             command.addAll(List.of("-e", field));
         }
-        String line = run(command).stripTrailing();
+        String line = Witnesses.said(command.toArray(String[]::new)).stripTrailing();
         List<String> values = new ArrayList<>(Arrays.asList(line.split("\t", -1)));
         while (values.size() < fields.length + 2) {
             values.add("");

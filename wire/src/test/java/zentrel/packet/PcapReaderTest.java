@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -13,7 +12,6 @@ import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Random;
-import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -39,13 +37,7 @@ class PcapReaderTest {
 
     @BeforeAll
     static void writeOne() throws Exception {
-        boolean there;
-        try {
-            there = run("editcap", "--version").contains("Editcap");
-        } catch (IOException e) {
-            there = false;
-        }
-        Witnesses.need(there, "editcap is not installed; ./zentrel test installs it with tshark");
+        assertThat(Witnesses.said("editcap", "--version")).contains("Editcap");
         own = folder.resolve("own.pcapng");
         Random random = new Random(9);
         try (PcapngWriter writer = new PcapngWriter(Files.newOutputStream(own))) {
@@ -65,15 +57,6 @@ class PcapReaderTest {
                         payload);
             }
         }
-    }
-
-    private static String run(String... command) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder(command)
-                .redirectError(ProcessBuilder.Redirect.DISCARD)
-                .start();
-        byte[] out = process.getInputStream().readAllBytes();
-        assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
-        return new String(out, StandardCharsets.UTF_8);
     }
 
     private static List<Seen> ours(Path file) throws IOException {
@@ -101,7 +84,7 @@ class PcapReaderTest {
 
     private static List<Seen> theirs(Path file) throws Exception {
         List<Seen> all = new ArrayList<>();
-        String lines = run(
+        String lines = Witnesses.said(
                 "tshark",
                 "-r",
                 file.toString(),
@@ -141,8 +124,8 @@ class PcapReaderTest {
         Path file = folder.resolve("as." + form);
         // editcap writes files of one link type and interface only as pcap, so the interfaces are made one
         String one = folder.resolve("one.pcapng").toString();
-        run("tshark", "-r", own.toString(), "-w", one, "-F", "pcapng");
-        run("editcap", "-F", form, one, file.toString());
+        Witnesses.said("tshark", "-r", own.toString(), "-w", one, "-F", "pcapng");
+        Witnesses.said("editcap", "-F", form, one, file.toString());
         List<Seen> theirs = theirs(file);
         assertThat(theirs).hasSize(PACKETS);
         assertThat(ours(file)).isEqualTo(theirs);
@@ -199,9 +182,9 @@ class PcapReaderTest {
     @ValueSource(strings = {"pcap", "pcapng"})
     void aRecordingCutAnywhereIsReadUpToTheCut(String form) throws Exception {
         Path whole = folder.resolve("whole." + form);
-        run("editcap", "-F", form, folder.resolve("one.pcapng").toString(), whole.toString());
+        Witnesses.said("editcap", "-F", form, folder.resolve("one.pcapng").toString(), whole.toString());
         if (Files.notExists(whole)) {
-            run("tshark", "-r", own.toString(), "-w", whole.toString(), "-F", form);
+            Witnesses.said("tshark", "-r", own.toString(), "-w", whole.toString(), "-F", form);
         }
         byte[] bytes = Files.readAllBytes(whole);
         List<Seen> all = ours(whole);
