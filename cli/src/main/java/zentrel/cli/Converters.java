@@ -22,6 +22,7 @@ import zentrel.cli.Values.UniverseRanges;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.rdm.Uid;
 import zentrel.plan.Answer;
+import zentrel.plan.NumberRange;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 
@@ -106,21 +107,23 @@ final class Converters {
     }
 
     private static UniverseRanges ranges(String text) {
+        List<NumberRange> ranges;
+        try {
+            ranges = NumberRange.parse(text);
+        } catch (IllegalArgumentException e) {
+            throw new TypeConversionException(String.valueOf(e.getMessage()));
+        }
         Set<Integer> numbers = new TreeSet<>();
-        for (String range : text.split(",", -1)) {
-            String[] parts = range.strip().split("-", -1);
-            int first = number("a universe", parts[0], 1, Protocol.SACN.lastNumber());
-            int last = parts.length == 1
-                    ? first
-                    : number("the last universe", parts[1], first, Protocol.SACN.lastNumber());
-            if (parts.length > 2 || last - first >= MOST_GROUPS) {
-                throw tooMany(text);
+        for (NumberRange range : ranges) {
+            if (!Protocol.SACN.carries(range.first()) || !Protocol.SACN.carries(range.last())) {
+                throw new TypeConversionException(
+                        "sACN goes from 1 to " + Protocol.SACN.lastNumber() + ", not " + range + ".");
             }
-            for (int n = first; n <= last; n++) {
+            for (int n = range.first(); n <= range.last() && numbers.size() <= MOST_GROUPS; n++) {
                 numbers.add(n);
             }
         }
-        if (numbers.size() > MOST_GROUPS) {
+        if (numbers.isEmpty() || numbers.size() > MOST_GROUPS) {
             throw tooMany(text);
         }
         return new UniverseRanges(List.copyOf(numbers));

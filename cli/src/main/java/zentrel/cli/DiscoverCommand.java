@@ -13,7 +13,6 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import zentrel.cli.Values.Seconds;
 import zentrel.found.AnsweredBy;
 import zentrel.found.DeviceDifferences;
 import zentrel.found.DeviceMatch;
@@ -37,13 +36,9 @@ import zentrel.text.Counted;
         mixinStandardHelpOptions = true,
         description = "Finds devices on one adapter by Art-Net polls, sACN and ping, and sets them beside a plan.")
 final class DiscoverCommand implements Callable<Integer> {
-    @Option(names = "--adapter", required = true, paramLabel = "ADDRESS", description = "The address of the adapter.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private Ipv4Address adapter;
-
-    @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
-    @SuppressWarnings("NullAway.Init")
-    private Seconds seconds;
+    private AdapterTime where;
 
     @Option(names = "--to", paramLabel = "ADDRESS", description = "Poll and ping this address too. May be repeated.")
     private List<Ipv4Address> to = new ArrayList<>();
@@ -60,14 +55,14 @@ final class DiscoverCommand implements Callable<Integer> {
         Optional<Plan> plan = planName == null
                 ? Optional.empty()
                 : Optional.of(PlanArgument.open(planName).plan());
-        StandinSite site = Nets.open(adapter, OutputGuard.State.ASK);
+        StandinSite site = Nets.open(where.adapter, OutputGuard.State.ASK);
         Set<Ipv4Address> planned = plan.map(ConfirmedSettings::addresses).orElse(Set.of());
         List<FoundDevice> devices;
         long unreadable;
         try (NetHost host = site.host();
                 Discovery discovery = new Discovery(host, site.adapter(), to, Ping.ofSystem(), planned::contains)) {
             discovery.start();
-            Nets.waitFor(seconds);
+            Nets.waitFor(where.seconds);
             devices = discovery.devices();
             unreadable = discovery.unreadable();
             discovery.troubles().forEach(out::remark);

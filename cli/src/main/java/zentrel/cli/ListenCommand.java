@@ -3,16 +3,11 @@ package zentrel.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
-import zentrel.cli.Values.Seconds;
-import zentrel.cli.Values.UniverseRanges;
-import zentrel.ipv4.Ipv4Address;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
 import zentrel.net.NetHost;
@@ -29,22 +24,13 @@ import zentrel.text.Counted;
 final class ListenCommand implements Callable<Integer> {
     private static final int MOST_RUNS = 12;
 
-    @Option(names = "--adapter", required = true, paramLabel = "ADDRESS", description = "The address of the adapter.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private Ipv4Address adapter;
+    private AdapterTime where;
 
-    @Option(
-            names = "--universes",
-            paramLabel = "RANGES",
-            defaultValue = "1-64",
-            description =
-                    "sACN universes to join, such as 1-64,100 (default 1-64); others that are announced are named.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private UniverseRanges universes;
-
-    @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
-    @SuppressWarnings("NullAway.Init")
-    private Seconds seconds;
+    private SacnGroups groups;
 
     @Mixin
     @SuppressWarnings("NullAway.Init")
@@ -55,13 +41,13 @@ final class ListenCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        StandinSite site = Nets.open(adapter, OutputGuard.State.LISTEN);
+        StandinSite site = Nets.open(where.adapter, OutputGuard.State.LISTEN);
         List<StreamSeen> seen;
         Rest rest;
         try (NetHost host = site.host();
                 StreamWatch watch = new StreamWatch(host, site.adapter())) {
-            watch.start(universes.numbers());
-            Nets.waitFor(seconds);
+            watch.start(groups.numbers());
+            Nets.waitFor(where.seconds);
             StreamWatch.Found found = watch.found();
             seen = found.streams();
             rest = new Rest(found.unreadable(), found.notListed(), found.announced());
@@ -78,17 +64,9 @@ final class ListenCommand implements Callable<Integer> {
         return seen.stream().anyMatch(s -> s.lost() > 0) ? 1 : 0;
     }
 
-    /** Numbers in order as runs, the first of them. */
+    /** Numbers as ranges, the first of them. */
     private static String runs(List<Integer> numbers) {
-        List<NumberRange> runs = new ArrayList<>();
-        for (int number : numbers) {
-            NumberRange last = runs.isEmpty() ? null : runs.get(runs.size() - 1);
-            if (last != null && last.last() + 1 == number) {
-                runs.set(runs.size() - 1, new NumberRange(last.first(), number));
-            } else {
-                runs.add(new NumberRange(number, number));
-            }
-        }
+        List<NumberRange> runs = NumberRange.runs(numbers);
         String shown = runs.stream().limit(MOST_RUNS).map(NumberRange::toString).collect(Collectors.joining(", "));
         return shown + (runs.size() > MOST_RUNS ? " and " + (runs.size() - MOST_RUNS) + " more" : "");
     }

@@ -10,9 +10,6 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import zentrel.cli.Values.Seconds;
-import zentrel.cli.Values.UniverseRanges;
-import zentrel.ipv4.Ipv4Address;
 import zentrel.live.RecordingFile;
 import zentrel.live.StreamWatch;
 import zentrel.net.NetHost;
@@ -27,21 +24,13 @@ import zentrel.text.Counted;
         mixinStandardHelpOptions = true,
         description = "Records what arrives by Art-Net and sACN on one adapter, as pcapng.")
 final class RecordCommand implements Callable<Integer> {
-    @Option(names = "--adapter", required = true, paramLabel = "ADDRESS", description = "The address of the adapter.")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private Ipv4Address adapter;
+    private AdapterTime where;
 
-    @Option(
-            names = "--universes",
-            paramLabel = "RANGES",
-            defaultValue = "1-64",
-            description = "sACN universes to join, such as 1-64,100 (default 1-64).")
+    @Mixin
     @SuppressWarnings("NullAway.Init")
-    private UniverseRanges universes;
-
-    @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
-    @SuppressWarnings("NullAway.Init")
-    private Seconds seconds;
+    private SacnGroups groups;
 
     @Option(
             names = {"-o", "--output"},
@@ -57,7 +46,7 @@ final class RecordCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Refusal {
-        StandinSite site = Nets.open(adapter, OutputGuard.State.LISTEN);
+        StandinSite site = Nets.open(where.adapter, OutputGuard.State.LISTEN);
         RecordingFile recording;
         try (OutputStream bytes = Files.newOutputStream(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
                 RecordingFile writing = new RecordingFile(
@@ -67,8 +56,8 @@ final class RecordCommand implements Callable<Integer> {
                 NetHost host = new Recorded(site.host(), writing);
                 StreamWatch watch = new StreamWatch(host, site.adapter())) {
             recording = writing;
-            watch.start(universes.numbers());
-            Nets.waitFor(seconds);
+            watch.start(groups.numbers());
+            Nets.waitFor(where.seconds);
             watch.found().trouble().forEach(out::remark);
             watch.found().remarks().forEach(out::remark);
             host.call(() -> {
@@ -86,7 +75,7 @@ final class RecordCommand implements Callable<Integer> {
                     .objectNode()
                     .put("file", file.toString())
                     .put("packets", recording.packets())
-                    .put("seconds", seconds.value()));
+                    .put("seconds", where.seconds.value()));
         } else {
             out.line(Counted.of(recording.packets(), "packet") + " recorded in " + file + ".");
         }

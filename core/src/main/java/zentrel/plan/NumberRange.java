@@ -1,7 +1,9 @@
 package zentrel.plan;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
+import java.util.TreeSet;
 
 /**
  * A run of universe numbers as they are on the wire.
@@ -42,6 +44,20 @@ public record NumberRange(int first, int last) {
             list.add(new NumberRange(number, number));
         }
         return list;
+    }
+
+    /** Numbers as ranges of those that follow each other, in order, each once. */
+    public static List<NumberRange> runs(Collection<Integer> numbers) {
+        List<NumberRange> runs = new ArrayList<>();
+        for (int number : new TreeSet<>(numbers)) {
+            NumberRange last = runs.isEmpty() ? null : runs.get(runs.size() - 1);
+            if (last != null && last.last() + 1 == number) {
+                runs.set(runs.size() - 1, new NumberRange(last.first(), number));
+            } else {
+                runs.add(new NumberRange(number, number));
+            }
+        }
+        return runs;
     }
 
     /**

@@ -103,18 +103,8 @@ public final class EventLog {
                 : Optional.empty();
     }
 
-    /** Numbers as ranges: 5–9, 12. */
-    static String ranges(List<Integer> numbers) {
-        List<NumberRange> runs = new ArrayList<>();
-        numbers.stream().sorted().distinct().forEach(n -> {
-            NumberRange last = runs.isEmpty() ? null : runs.get(runs.size() - 1);
-            if (last != null && last.last() + 1 == n) {
-                runs.set(runs.size() - 1, new NumberRange(last.first(), n));
-            } else {
-                runs.add(new NumberRange(n, n));
-            }
-        });
-        return runs.stream().map(NumberRange::toString).collect(Collectors.joining(", "));
+    private static String ranges(List<Integer> numbers) {
+        return NumberRange.runs(numbers).stream().map(NumberRange::toString).collect(Collectors.joining(", "));
     }
 
     /** The events, the newest first. */

@@ -21,7 +21,6 @@ import zentrel.text.PlainText;
  * @param twice how many of these came twice, as from two adapters on one network
  * @param ratePerSecond packets a second in the last two seconds
  * @param jitter how much the time from packet to packet varies, in ns (smoothed as in RFC 3550 §6.4.1)
- * @param longestGap the longest time without a packet while it sent, in ns
  * @param first when it was heard first, in ns by the net's clock
  * @param last when it was heard last
  * @param sync the universe whose synchronization packets it asks to wait for; 0 for none
@@ -45,7 +44,6 @@ public record StreamSeen(
         long twice,
         double ratePerSecond,
         long jitter,
-        long longestGap,
         long first,
         long last,
         int sync,

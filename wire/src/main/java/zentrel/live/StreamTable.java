@@ -43,7 +43,6 @@ final class StreamTable {
         private long lastNanos;
         private long lastInterval;
         private double jitter;
-        private long longestGap;
         private int sync;
         private @Nullable Ipv4Address otherAddress;
         private long otherAddressAt;
@@ -180,9 +179,6 @@ final class StreamTable {
             count.otherAddress = count.source;
             count.otherAddressAt = packet.time();
         }
-        if (interval > count.longestGap && interval < ARTNET_LOSS && !count.ended) {
-            count.longestGap = interval;
-        }
         if (count.packets > 1) {
             count.jitter += (Math.abs(interval - count.lastInterval) - count.jitter) / 16;
         }
@@ -258,7 +254,6 @@ final class StreamTable {
                 c.twice,
                 c.rate.perSecond(now),
                 Math.round(c.jitter),
-                c.longestGap,
                 c.firstNanos,
                 c.lastNanos,
                 c.sync,
