@@ -6,8 +6,6 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -21,6 +19,7 @@ import zentrel.cli.Values.SlotLevel;
 import zentrel.cli.Values.SlotRange;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.SendJob;
+import zentrel.live.SendLook;
 import zentrel.live.SendPattern;
 import zentrel.live.StreamSeen;
 import zentrel.live.StreamWatch;
@@ -29,9 +28,6 @@ import zentrel.live.TestSender;
 import zentrel.net.NetHost;
 import zentrel.plan.Delivery;
 import zentrel.profile.Protocol;
-import zentrel.standin.ConsoleSpec;
-import zentrel.standin.ConsoleStandin;
-import zentrel.standin.ConsoleStream;
 import zentrel.standin.StandinEvent;
 import zentrel.standin.StandinSite;
 import zentrel.text.Counted;
@@ -153,12 +149,15 @@ final class SendCommand implements Callable<Integer> {
         try (NetHost host = site.host()) {
             StandinSite here = new StandinSite(host, site.adapter());
             int with = borrow ? borrowed(here) : priority.level();
-            try (Sending sending = pattern == null ? slots(here, delivery, with) : pattern(here, delivery, with)) {
-                sending.start();
+            SendJob job =
+                    new SendJob(protocol, universes, delivery, to, with, preview, sync, rate.perSecond(), look(), zero);
+            try (TestSender sender = new TestSender(here, name, job, this::told)) {
+                sender.start();
                 Nets.waitFor(seconds);
-                sent = sending.sentCount();
-                failed = sending.failedCount();
+                sent = sender.sentCount();
+                failed = sender.failedCount();
             }
+
         } catch (IOException | IllegalArgumentException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }
@@ -166,102 +165,18 @@ final class SendCommand implements Callable<Integer> {
         return sent > 0 && failed == 0 ? 0 : 1;
     }
 
-    /** What sends until it is closed. */
-    private interface Sending extends AutoCloseable {
-        void start() throws IOException;
-
-        long sentCount();
-
-        long failedCount();
-
-        @Override
-        void close();
-    }
-
-    private Sending slots(StandinSite site, Delivery delivery, int with) {
-        List<ConsoleStream> streams = universes.stream()
-                .map(u -> new ConsoleStream(
-                        "" + u, protocol, u, delivery, to, with, rate.perSecond(), false, preview, sync, false))
-                .toList();
-        ConsoleStandin console = new ConsoleStandin(
-                site,
-                new ConsoleSpec(
-                        name, UUID.randomUUID(), streams, true, sync == 0 ? Optional.empty() : Optional.of(sync)),
-                this::told);
-        universes.forEach(u -> slots.forEach(s -> console.setSlot("" + u, s.slot(), s.level())));
-        return new Sending() {
-            @Override
-            public void start() throws IOException {
-                console.start();
-            }
-
-            @Override
-            public long sentCount() {
-                return console.sentCount();
-            }
-
-            @Override
-            public long failedCount() {
-                return console.failedCount();
-            }
-
-            @Override
-            public void close() {
-                if (zero) {
-                    universes.forEach(u -> console.setLevels("" + u, new byte[512]));
-                    console.hurry();
-                }
-                console.close();
-            }
-        };
-    }
-
-    private Sending pattern(StandinSite site, Delivery delivery, int with) throws Refusal {
+    private SendLook look() throws Refusal {
+        String wanted = pattern;
+        if (wanted == null) {
+            return new SendLook.Fixed(
+                    slots.stream().collect(Collectors.toMap(SlotLevel::slot, SlotLevel::level, (a, b) -> b)));
+        }
         SendPattern chosen = Arrays.stream(SendPattern.values())
-                .filter(p -> p.word().equals(pattern))
+                .filter(p -> p.word().equals(wanted))
                 .findFirst()
                 .orElseThrow(() -> new Refusal("--pattern: write all, walk, climb, universes or number, not \""
-                        + PlainText.shown(String.valueOf(pattern), 40) + "\"."));
-        TestSender sender = new TestSender(
-                site,
-                name,
-                new SendJob(
-                        protocol,
-                        universes,
-                        delivery,
-                        to,
-                        with,
-                        preview,
-                        sync,
-                        rate.perSecond(),
-                        chosen,
-                        range.first(),
-                        range.last(),
-                        level,
-                        step.value(),
-                        zero),
-                this::told);
-        return new Sending() {
-            @Override
-            public void start() throws IOException {
-                sender.start();
-            }
-
-            @Override
-            public long sentCount() {
-                return sender.sentCount();
-            }
-
-            @Override
-            public long failedCount() {
-                return sender.failedCount();
-            }
-
-            @Override
-            public void close() {
-                sender.close();
-            }
-        };
+                        + PlainText.shown(wanted, 40) + "\"."));
+        return new SendLook.Moving(chosen, range.first(), range.last(), level, step.value());
     }
 
     /** Listens, says who owns each universe, and gives the priority that wins over all of them. */

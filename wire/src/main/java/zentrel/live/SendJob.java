@@ -11,10 +11,7 @@ import zentrel.profile.Protocol;
  * @param universes their numbers in the protocol, at least one
  * @param to addresses, for unicast
  * @param sync the sACN universe whose synchronization packets are waited for, and sent; 0 for none
- * @param ratePerSecond 1–44: more DMX512-A does not carry
- * @param first the first slot, 1–512
- * @param last the last slot
- * @param stepSeconds how long a step of the pattern takes
+ * @param ratePerSecond packets a second of each universe; a line of DMX512-A carries 44
  * @param zeroAtEnd whether all goes to zero before it ends
  */
 public record SendJob(
@@ -26,27 +23,13 @@ public record SendJob(
         boolean preview,
         int sync,
         double ratePerSecond,
-        SendPattern pattern,
-        int first,
-        int last,
-        int level,
-        double stepSeconds,
+        SendLook look,
         boolean zeroAtEnd) {
     public SendJob {
         universes = List.copyOf(universes);
         to = List.copyOf(to);
         if (universes.isEmpty()) {
             throw new IllegalArgumentException("Say which universe is to be sent.");
-        }
-        if (first < 1 || last > 512 || first > last) {
-            throw new IllegalArgumentException(
-                    "Slots go from 1 to 512, the first before the last, not " + first + " to " + last + ".");
-        }
-        if (level < 0 || level > 255) {
-            throw new IllegalArgumentException("A level goes from 0 to 255, not " + level + ".");
-        }
-        if (!(stepSeconds > 0)) {
-            throw new IllegalArgumentException("A step takes more than 0 s.");
         }
     }
 

@@ -64,7 +64,7 @@ public final class TestSender implements AutoCloseable {
     public void start() throws IOException {
         put();
         console.start();
-        long period = Math.round(job.stepSeconds() * 1e9);
+        long period = Math.round(job.look().stepSeconds() * 1e9);
         site.host()
                 .run(() -> steps = site.host().clock().every(site.host().clock().now() + period, period, this::next));
     }
@@ -78,17 +78,7 @@ public final class TestSender implements AutoCloseable {
         for (int i = 0; i < job.universes().size(); i++) {
             int wire = job.universes().get(i);
             console.setLevels(
-                    "" + wire,
-                    job.pattern()
-                            .levels(
-                                    step,
-                                    i,
-                                    job.universes().size(),
-                                    job.protocol(),
-                                    wire,
-                                    job.first(),
-                                    job.last(),
-                                    job.level()));
+                    "" + wire, job.look().levels(step, i, job.universes().size(), job.protocol(), wire));
         }
         console.hurry();
     }

@@ -17,6 +17,7 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Named;
 import zentrel.app.look.Texts;
 import zentrel.live.SendJob;
+import zentrel.live.SendLook;
 import zentrel.live.SendPattern;
 import zentrel.live.StreamSeen;
 import zentrel.live.Takeover;
@@ -27,6 +28,7 @@ import zentrel.profile.Protocol;
 /** Sends test levels, or borrows a universe from who sends it: first what that does is said, then it is done. */
 final class SendPane extends VBox {
     private static final int MOST_UNIVERSES = 512;
+    private static final double STEP_SECONDS = 0.5;
 
     private final OpenDocument document;
     private final LiveSession session;
@@ -95,7 +97,7 @@ final class SendPane extends VBox {
     }
 
     /** Takes the universe that is chosen elsewhere. */
-    void choose(UniverseColumn.Key key) {
+    void choose(UniverseKey key) {
         protocol.setValue(key.protocol());
         universes.setText(String.valueOf(key.number()));
     }
@@ -179,11 +181,8 @@ final class SendPane extends VBox {
                     preview.isSelected(),
                     0,
                     number(rate, 1, 44),
-                    pattern.getValue(),
-                    number(first, 1, 512),
-                    number(last, 1, 512),
-                    at,
-                    0.5,
+                    new SendLook.Moving(
+                            pattern.getValue(), number(first, 1, 512), number(last, 1, 512), at, STEP_SECONDS),
                     zero.isSelected());
             String words = by.title() + " " + universes.getText().strip() + ", "
                     + pattern.getValue().words();
