@@ -67,6 +67,9 @@ final class SetCommand implements Callable<Integer> {
     @Option(names = "--mask", paramLabel = "M", description = "Its new mask, such as 255.255.0.0.")
     private @Nullable Ipv4Address mask;
 
+    @Option(names = "--gateway", paramLabel = "G", description = "Its new gateway; with --ip.")
+    private @Nullable Ipv4Address gateway;
+
     @Option(names = "--dhcp", description = "Let it ask a DHCP server for its address.")
     private boolean dhcp;
 
@@ -138,10 +141,14 @@ final class SetCommand implements Callable<Integer> {
         if ((ip == null) != (mask == null)) {
             throw new Refusal("--ip and --mask belong together.");
         }
+        if (gateway != null && ip == null) {
+            throw new Refusal("--gateway and --ip belong together.");
+        }
         if (dhcp) {
             wanted = wanted.withAddress(NodeSetting.AddressSetting.byDhcp());
         } else if (ip != null && mask != null) {
-            wanted = wanted.withAddress(NodeSetting.AddressSetting.fixed(ip, mask));
+            wanted = wanted.withAddress(
+                    NodeSetting.AddressSetting.fixed(ip, mask).withGateway(Optional.ofNullable(gateway)));
         }
         if (wanted.isNothing()) {
             throw new Refusal("Nothing is to be set: give --short-name, --long-name, --port, --merge, --ip or --dhcp.");

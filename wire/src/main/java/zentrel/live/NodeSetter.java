@@ -82,7 +82,8 @@ public final class NodeSetter {
 
     private static String words(NodeSetting.AddressSetting address) {
         return address.fixed()
-                .map(f -> "address " + f.address() + ", mask " + f.mask())
+                .map(f -> "address " + f.address() + ", mask " + f.mask()
+                        + f.gateway().map(g -> ", gateway " + g).orElse(""))
                 .orElse("address by DHCP");
     }
 
@@ -194,6 +195,10 @@ public final class NodeSetter {
             address.fixed()
                     .filter(f -> !reply.get().mask().equals(f.mask()))
                     .ifPresent(f -> missing.add("mask is " + reply.get().mask() + ", not " + f.mask()));
+            address.fixed()
+                    .flatMap(NodeSetting.AddressSetting.Fixed::gateway)
+                    .filter(g -> !reply.get().gateway().equals(g))
+                    .ifPresent(g -> missing.add("gateway is " + reply.get().gateway() + ", not " + g));
         }
         Optional<Ipv4Address> target = address.fixed().map(NodeSetting.AddressSetting.Fixed::address);
         long since = host.clock().now();

@@ -57,15 +57,24 @@ public record NodeSetting(
      * @param fixed address and mask; empty where it is to ask a DHCP server
      */
     public record AddressSetting(Optional<Fixed> fixed) {
-        /** An address with its mask. */
-        public record Fixed(Ipv4Address address, Ipv4Address mask) {}
+        /**
+         * An address with its mask.
+         *
+         * @param gateway empty where it is left as it is
+         */
+        public record Fixed(Ipv4Address address, Ipv4Address mask, Optional<Ipv4Address> gateway) {}
 
         public static AddressSetting byDhcp() {
             return new AddressSetting(Optional.empty());
         }
 
         public static AddressSetting fixed(Ipv4Address address, Ipv4Address mask) {
-            return new AddressSetting(Optional.of(new Fixed(address, mask)));
+            return new AddressSetting(Optional.of(new Fixed(address, mask, Optional.empty())));
+        }
+
+        /** The same with a gateway; nothing where the address comes by DHCP. */
+        public AddressSetting withGateway(Optional<Ipv4Address> value) {
+            return new AddressSetting(fixed.map(f -> new Fixed(f.address(), f.mask(), value)));
         }
     }
 

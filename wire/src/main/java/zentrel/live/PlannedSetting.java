@@ -8,6 +8,8 @@ import zentrel.found.DeviceDifferences;
 import zentrel.found.FoundDevice;
 import zentrel.found.PlannedDevice;
 import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.plan.Adapter;
 import zentrel.plan.Host;
 import zentrel.plan.Plan;
 
@@ -39,7 +41,7 @@ public final class PlannedSetting {
                 planned.addresses().stream()
                         .filter(a -> a.address().toString().equals(difference.planned()))
                         .findFirst()
-                        .map(a -> wanted.withAddress(fixed(a)))
+                        .map(a -> wanted.withAddress(fixed(a).withGateway(gateway(planned, a))))
                         .orElse(wanted);
             case FAIL_SAFE ->
                 planned.ports().stream()
@@ -78,6 +80,15 @@ public final class PlannedSetting {
 
     private static NodeSetting.AddressSetting fixed(HostAddress address) {
         return NodeSetting.AddressSetting.fixed(address.address(), address.mask());
+    }
+
+    /** The gateway of the adapter that is to have an address. */
+    private static Optional<Ipv4Address> gateway(PlannedDevice planned, HostAddress address) {
+        return planned.adapters().stream()
+                .filter(a -> a.addresses().stream()
+                        .anyMatch(x -> x.address().planned().equals(address)))
+                .findFirst()
+                .flatMap(Adapter::gateway);
     }
 
     /** A name as it fits into a field of so many bytes, without half a character at its end. */
