@@ -5,7 +5,10 @@ import static zentrel.app.Fx.click;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
 
+import java.io.ByteArrayOutputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -20,6 +23,10 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.net.Guarded;
 import zentrel.net.OutputGuard;
 import zentrel.net.real.RealNet;
+import zentrel.packet.Bytes;
+import zentrel.packet.pcap.PcapngWriter;
+import zentrel.packet.sacn.SacnCodec;
+import zentrel.packet.sacn.SacnData;
 import zentrel.plan.AdapterAddress;
 import zentrel.plan.AddressOrigin;
 import zentrel.plan.Delivery;
@@ -34,6 +41,7 @@ import zentrel.standin.NodeStandin;
 import zentrel.standin.NodeTraits;
 import zentrel.standin.StandinPort;
 import zentrel.standin.StandinSite;
+import zentrel.universe.SacnUniverse;
 
 /** The live network in a real window: found beside planned, set, taken over; levels seen; sent and stopped by one key. */
 class BenchWindowTest extends OpenWindow {
@@ -176,15 +184,34 @@ class BenchWindowTest extends OpenWindow {
     }
 
     @Test
-    void aDamagedRecordingIsSaidToBeAndNothingIsLost(FxRobot robot) throws Exception {
+    void aRecordingIsPlayedUpToItsDamageAndWhatIsNoneIsSaid(FxRobot robot) throws Exception {
         plan();
         Path none = home.resolve("none.pcap");
-        java.nio.file.Files.writeString(none, "Nothing to see here, and nothing to play.");
+        Files.writeString(none, "Nothing to see here, and nothing to play.");
         fx(() -> {
             window.showPage(4);
             window.view(BenchPage.class).play(none);
             return true;
         });
         waitFor("none.pcap is no recording in pcap or pcapng");
+
+        Path cut = home.resolve("cut.pcapng");
+        ByteArrayOutputStream whole = new ByteArrayOutputStream();
+        Ipv4Address hut = Ipv4Address.parse("10.64.0.9");
+        try (PcapngWriter writer = new PcapngWriter(whole)) {
+            for (int i = 0; i < 60; i++) {
+                byte[] payload = SacnCodec.encode(
+                        new SacnData(new UUID(3, 4), "Hut desk", 100, 0, i, false, false, false, 31, 0, Bytes.of(77)));
+                writer.write(i * 25_000_000L, "net0", hut, 5568, SacnUniverse.group(31), 5568, 20, payload);
+            }
+        }
+        Files.write(cut, Arrays.copyOf(whole.toByteArray(), whole.size() - 100));
+        fx(() -> {
+            window.view(BenchPage.class).play(cut);
+            return true;
+        });
+        waitFor("sACN 31");
+        waitFor("Hut desk at 10.64.0.9, priority 100");
+        waitFor("ends within");
     }
 }

@@ -57,16 +57,23 @@ public record FoundDevice(
 
     /** The same, heard from another address. */
     public FoundDevice at(Ipv4Address value) {
-        return new FoundDevice(
-                value, mac, shortName, longName, report, firmware, maker, loss, byDhcp, state, answers, ports,
-                lastHeard, remarks);
+        return with(value, report, state, lastHeard);
     }
 
     /** The same in another state. */
     public FoundDevice withState(DeviceState value) {
+        return with(address, report, value, lastHeard);
+    }
+
+    /** The same without what changes with every answer: when it was heard, and its report, which counts. */
+    public FoundDevice timeless() {
+        return with(address, "", state, 0);
+    }
+
+    private FoundDevice with(Ipv4Address from, String said, DeviceState is, long heard) {
         return new FoundDevice(
-                address, mac, shortName, longName, report, firmware, maker, loss, byDhcp, value, answers, ports,
-                lastHeard, remarks);
+                from, mac, shortName, longName, said, firmware, maker, loss, byDhcp, is, answers, ports, heard,
+                remarks);
     }
 
     /** Its port of a number, counted from 1. */

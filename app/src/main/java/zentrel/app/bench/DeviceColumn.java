@@ -18,12 +18,8 @@ import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
-import zentrel.found.DeviceDifferences;
-import zentrel.found.DeviceMatch;
 import zentrel.found.DeviceState;
 import zentrel.found.FoundDevice;
-import zentrel.live.NodeSetting;
-import zentrel.live.PlannedSetting;
 import zentrel.path.Verdict;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
@@ -70,26 +66,20 @@ final class DeviceColumn extends VBox {
         Map<Id<Host>, DeviceRow> byHost = new HashMap<>();
         List<DeviceRow> others = new ArrayList<>();
         int differ = 0;
-        for (int i = 0; i < seen.devices().size(); i++) {
-            DeviceMatch match = seen.devices().get(i);
-            FoundDevice found = seen.found().get(i);
+        for (LiveDevice device : seen.devices()) {
             Optional<Id<Host>> host =
-                    match.host().filter(h -> plan.index().find(h).isPresent());
+                    device.match().host().filter(h -> plan.index().find(h).isPresent());
+            DeviceRow row = new DeviceRow(host, Optional.of(device), silence(device.found()), "");
             if (host.isEmpty()) {
-                others.add(new DeviceRow(host, Optional.of(found), Optional.of(match), List.of(), silence(found), ""));
-                continue;
+                others.add(row);
+            } else {
+                lastHeard.put(host.get(), device.found().lastHeard());
+                differ += device.differences().isEmpty() ? 0 : 1;
+                byHost.put(host.get(), row);
             }
-            lastHeard.put(host.get(), found.lastHeard());
-            var differences = DeviceDifferences.of(plan, plan.index().host(host.get()), match.device());
-            differ += differences.isEmpty() ? 0 : 1;
-            byHost.put(
-                    host.get(),
-                    new DeviceRow(host, Optional.of(found), Optional.of(match), differences, silence(found), ""));
         }
         seen.missing()
-                .forEach(h -> byHost.putIfAbsent(
-                        h,
-                        new DeviceRow(Optional.of(h), Optional.empty(), Optional.empty(), List.of(), missing(h), "")));
+                .forEach(h -> byHost.putIfAbsent(h, new DeviceRow(Optional.of(h), Optional.empty(), missing(h), "")));
         List<DeviceRow> rows = new ArrayList<>();
         plan.hosts().forEach(h -> Optional.ofNullable(byHost.get(h.id())).ifPresent(rows::add));
         if (!others.isEmpty()) {
@@ -106,28 +96,6 @@ final class DeviceColumn extends VBox {
             counts.add(seen.missing().size() + " missing");
         }
         summary.setText(String.join(" · ", counts));
-    }
-
-    /** What would make every device of the plan that was found be as planned; those on one address with another are left out. */
-    List<DeviceTasks.Wanted> wanted() {
-        Plan plan = document.plan();
-        List<DeviceTasks.Wanted> all = new ArrayList<>();
-        for (DeviceRow row : list.getItems()) {
-            if (row.host().isPresent()
-                    && row.found().isPresent()
-                    && row.match().isPresent()
-                    && row.found().get().state() != DeviceState.DUPLICATE_ADDRESS
-                    && plan.index().find(row.host().get()).isPresent()) {
-                NodeSetting setting = PlannedSetting.of(
-                        plan,
-                        plan.index().host(row.host().get()),
-                        row.match().get().device());
-                if (!setting.isNothing()) {
-                    all.add(new DeviceTasks.Wanted(row.found().get(), setting));
-                }
-            }
-        }
-        return all;
     }
 
     /** Nothing jumps: the rows stay where they are, and so does what is chosen; what looks the same is left alone. */
@@ -164,10 +132,6 @@ final class DeviceColumn extends VBox {
                 .filter(r -> r.host().filter(h -> h.equals(host)).isPresent())
                 .findFirst()
                 .ifPresent(list.getSelectionModel()::select);
-    }
-
-    ListView<DeviceRow> list() {
-        return list;
     }
 
     private static Verdict verdict(DeviceRow row) {

@@ -11,6 +11,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
@@ -25,7 +26,6 @@ import zentrel.found.FoundDevice;
 import zentrel.found.FoundEdits;
 import zentrel.live.NodeSetter;
 import zentrel.live.NodeSetting;
-import zentrel.live.PlannedSetting;
 import zentrel.net.NetAdapter;
 import zentrel.net.OutputGuard;
 import zentrel.path.Verdict;
@@ -90,7 +90,8 @@ final class DeviceDetail extends VBox {
         FoundDevice found = row.found().get();
         facts.setText(facts(found, now));
         getChildren().add(facts);
-        row.match()
+        row.device()
+                .map(LiveDevice::match)
                 .filter(m -> m.host().isPresent())
                 .ifPresent(m -> getChildren()
                         .add(Texts.wrapped(
@@ -104,7 +105,7 @@ final class DeviceDetail extends VBox {
         reach(found);
         found.remarks().forEach(r -> getChildren().add(Texts.wrapped(r, "at-risk", "small")));
         if (host.isPresent()) {
-            ofThePlan(plan, host.get(), found, row);
+            ofThePlan(host.get(), found, row);
         } else {
             notInThePlan(plan, found);
         }
@@ -146,14 +147,14 @@ final class DeviceDetail extends VBox {
         }
     }
 
-    private void ofThePlan(Plan plan, Host host, FoundDevice found, DeviceRow row) {
+    private void ofThePlan(Host host, FoundDevice found, DeviceRow row) {
         if (row.differences().isEmpty()) {
             getChildren().add(line(Mark.of(Verdict.PASSES), Texts.of("As planned.", "small")));
         } else {
             getChildren().add(table(row.differences()));
         }
-        FoundDevice compared = row.match().map(DeviceMatch::device).orElse(found);
-        NodeSetting wanted = PlannedSetting.of(plan, host, compared);
+        FoundDevice compared = row.device().map(d -> d.match().device()).orElse(found);
+        NodeSetting wanted = row.device().map(LiveDevice::wanted).orElse(NodeSetting.NOTHING);
         FlowPane buttons = new FlowPane(6, 6);
         if (!row.differences().isEmpty()) {
             if (!wanted.isNothing()) {
@@ -274,7 +275,7 @@ final class DeviceDetail extends VBox {
     }
 
     private static Node line(Node... nodes) {
-        javafx.scene.layout.HBox box = new javafx.scene.layout.HBox(6, nodes);
+        HBox box = new HBox(6, nodes);
         box.setAlignment(Pos.CENTER_LEFT);
         return box;
     }

@@ -42,9 +42,6 @@ final class HearRow extends HBox implements AutoCloseable {
     private static final int STEP = 100;
     private static final int ASK_AGAIN = 2_000;
 
-    /** Groups joined at most, those of the plan's first universes. */
-    private static final int MOST_GROUPS = 256;
-
     private final OpenDocument document;
     private final TextField adapter = new TextField("127.0.0.1");
     private final Button hear = new Button("Listen for 4 s");
@@ -154,7 +151,7 @@ final class HearRow extends HBox implements AutoCloseable {
         try (NetHost host = new Guarded(net, new OutputGuard(OutputGuard.State.ASK));
                 StreamWatch watch =
                         new StreamWatch(host, net.require(at), ConfirmedSettings.addresses(plan)::contains)) {
-            watch.start(groups(plan));
+            watch.start(LiveGroups.of(plan));
             for (int passed = 0; passed < MILLIS && running.get(); passed += STEP) {
                 if (passed % ASK_AGAIN == 0) {
                     watch.ask();
@@ -175,22 +172,6 @@ final class HearRow extends HBox implements AutoCloseable {
             Thread.currentThread().interrupt();
             return new Found(List.of(), "");
         }
-    }
-
-    /** The sACN universes that the plan's ports and streams use. */
-    private static List<Integer> groups(Plan plan) {
-        Set<Integer> wanted = new HashSet<>();
-        plan.streams().stream()
-                .filter(s -> s.protocol() == Protocol.SACN)
-                .forEach(s -> s.wire()
-                        .ifPresentOrElse(
-                                w -> wanted.add(w.planned()),
-                                () -> plan.index().wireOf(s).ifPresent(wanted::add)));
-        return wanted.stream()
-                .filter(Protocol.SACN::carries)
-                .sorted()
-                .limit(MOST_GROUPS)
-                .toList();
     }
 
     private static List<Heard> heard(StreamWatch.Found found) {

@@ -21,6 +21,7 @@ import zentrel.live.UniverseSeen;
 import zentrel.packet.Bytes;
 import zentrel.plan.Fixture;
 import zentrel.plan.Plan;
+import zentrel.plan.Universe;
 
 /** One universe in full: 512 slots as numbers, merged or of one source, compared with a held moment. */
 final class LevelsView extends VBox {
@@ -48,7 +49,7 @@ final class LevelsView extends VBox {
     }
 
     private final OpenDocument document;
-    private final ComboBox<UniverseColumn.Key> universes = new ComboBox<>();
+    private final ComboBox<UniverseKey> universes = new ComboBox<>();
     private final ComboBox<String> of = new ComboBox<>();
     private final ComboBox<Unit> units = new ComboBox<>();
     private final Button hold = Buttons.action("Hold this moment", "levels-hold", this::holdOrLetGo);
@@ -57,7 +58,7 @@ final class LevelsView extends VBox {
             Texts.of("Choose a slot by mouse or arrow keys. Slots with an edge changed lately.", "soft");
     private final SlotGrid grid = new SlotGrid(COLUMNS, true);
     private LiveSnapshot seen = LiveSnapshot.EMPTY;
-    private UniverseColumn.@Nullable Key shown;
+    private @Nullable UniverseKey shown;
 
     LevelsView(OpenDocument document) {
         super(8);
@@ -84,7 +85,7 @@ final class LevelsView extends VBox {
         });
         grid.setWriting(Unit.BYTE::write);
         grid.setId("levels-grid");
-        grid.onChosen(s -> sayslot());
+        grid.onChosen(s -> saySlot());
         HBox choose = new HBox(10, universes, of, units, hold, said);
         choose.setAlignment(Pos.CENTER_LEFT);
         VBox.setVgrow(grid, Priority.ALWAYS);
@@ -92,15 +93,12 @@ final class LevelsView extends VBox {
         getChildren().addAll(choose, grid, below);
     }
 
-    private String name(UniverseColumn.Key key) {
-        return UniverseColumn.planned(document.plan(), key)
-                        .map(u -> u.label() + "  ")
-                        .orElse("")
-                + key.protocol().title() + " " + key.number();
+    private String name(UniverseKey key) {
+        return seen.planned(key, document.plan()).map(u -> u.label() + "  ").orElse("") + key.words();
     }
 
     /** Shows a universe. */
-    void choose(UniverseColumn.Key key) {
+    void choose(UniverseKey key) {
         if (universes.getItems().contains(key)) {
             universes.setValue(key);
         }
@@ -108,19 +106,19 @@ final class LevelsView extends VBox {
 
     void show(LiveSnapshot now) {
         seen = now;
-        List<UniverseColumn.Key> keys = now.universes().stream()
-                .map(u -> new UniverseColumn.Key(u.protocol(), u.number()))
+        List<UniverseKey> keys = now.universes().stream()
+                .map(u -> new UniverseKey(u.protocol(), u.number()))
                 .toList();
         if (!keys.equals(universes.getItems())) {
-            UniverseColumn.Key was = universes.getValue();
+            UniverseKey was = universes.getValue();
             universes.getItems().setAll(keys);
             universes.setValue(
                     was != null && keys.contains(was)
                             ? was
                             : keys.stream().findFirst().orElse(null));
         }
-        UniverseColumn.Key key = universes.getValue();
-        Optional<UniverseSeen> universe = key == null ? Optional.empty() : now.universe(key.protocol(), key.number());
+        UniverseKey key = universes.getValue();
+        Optional<UniverseSeen> universe = key == null ? Optional.empty() : now.universe(key);
         if (universe.isEmpty()) {
             grid.show(new byte[512], true);
             said.setText("Nothing arrives.");
@@ -136,7 +134,7 @@ final class LevelsView extends VBox {
         grid.show(levels(universe.get()).toArray(), another);
         hold.setText(grid.isHeld() ? "Let go of the held moment" : "Hold this moment");
         said.setText(grid.isHeld() ? grid.different() + " slots differ from it" : "");
-        sayslot();
+        saySlot();
     }
 
     private void sources(UniverseSeen universe) {
@@ -177,9 +175,9 @@ final class LevelsView extends VBox {
     }
 
     private void holdOrLetGo() {
-        UniverseColumn.Key key = universes.getValue();
+        UniverseKey key = universes.getValue();
         if (key != null) {
-            Optional<UniverseSeen> universe = seen.universe(key.protocol(), key.number());
+            Optional<UniverseSeen> universe = seen.universe(key);
             grid.hold(
                     grid.isHeld() || universe.isEmpty()
                             ? null
@@ -188,37 +186,28 @@ final class LevelsView extends VBox {
         }
     }
 
-    private void sayslot() {
-        UniverseColumn.Key key = universes.getValue();
+    private void saySlot() {
+        UniverseKey key = universes.getValue();
         int at = grid.chosen();
         if (key == null || at == 0) {
             return;
         }
-        Optional<UniverseSeen> universe = seen.universe(key.protocol(), key.number());
+        Optional<UniverseSeen> universe = seen.universe(key);
         int level = universe.map(u -> levels(u).at(at - 1)).orElse(0);
         Plan plan = document.plan();
-        Optional<Fixture> fixture = UniverseColumn.planned(plan, key)
-                .flatMap(u -> plan.index().fixturesIn(u.id()).stream()
-                        .filter(f -> f.slotsIn(u.id()).anyMatch(s -> s == at))
-                        .findFirst());
-        String whose = fixture.map(f -> {
-                    int first = f.slotsIn(UniverseColumn.planned(plan, key)
-                                    .orElseThrow()
-                                    .id())
-                            .min()
-                            .orElse(at);
-                    int last = f.slotsIn(UniverseColumn.planned(plan, key)
-                                    .orElseThrow()
-                                    .id())
-                            .max()
-                            .orElse(at);
-                    grid.mark(first, last);
-                    return ", slot " + (at - first + 1) + " of " + f.number() + " " + f.name();
-                })
-                .orElseGet(() -> {
-                    grid.mark(0, 0);
-                    return "";
-                });
+        Optional<Universe> planned = seen.planned(key, plan);
+        Optional<Fixture> fixture = planned.flatMap(u -> plan.index().fixturesIn(u.id()).stream()
+                .filter(f -> f.slotsIn(u.id()).anyMatch(s -> s == at))
+                .findFirst());
+        String whose = "";
+        if (planned.isPresent() && fixture.isPresent()) {
+            int first = fixture.get().slotsIn(planned.get().id()).min().orElse(at);
+            grid.mark(first, fixture.get().slotsIn(planned.get().id()).max().orElse(at));
+            whose = ", slot " + (at - first + 1) + " of " + fixture.get().number() + " "
+                    + fixture.get().name();
+        } else {
+            grid.mark(0, 0);
+        }
         slot.setText("Slot " + at + ": " + level + ", " + Unit.PERCENT.write(level) + " %, 0x" + Unit.HEX.write(level)
                 + whose);
     }

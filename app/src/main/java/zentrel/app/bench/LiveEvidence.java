@@ -51,7 +51,7 @@ final class LiveEvidence implements Evidence {
             return sights;
         }
         Optional<Integer> wire = now.index().wireOf(stream.get());
-        wire.flatMap(w -> snapshot.universe(stream.get().protocol(), w))
+        wire.flatMap(w -> snapshot.universe(new UniverseKey(stream.get().protocol(), w)))
                 .filter(UniverseSeen::isLive)
                 .ifPresent(u -> sights.put(
                         HopKind.MEANS,
@@ -80,6 +80,7 @@ final class LiveEvidence implements Evidence {
             Map<HopKind, Sight> sights) {
         Host host = plan.index().hostOf(port);
         Optional<DeviceMatch> match = snapshot.devices().stream()
+                .map(LiveDevice::match)
                 .filter(m -> m.host().equals(Optional.of(host.id())))
                 .findFirst();
         if (match.isEmpty()) {

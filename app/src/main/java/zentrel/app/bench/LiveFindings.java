@@ -4,9 +4,9 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
-import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
 import zentrel.live.HealthFinding;
@@ -22,7 +22,6 @@ final class LiveFindings extends VBox {
     private final VBox sources = new VBox(2);
     private final VBox health = new VBox(4);
     private final VBox since = new VBox(4);
-    private @Nullable SealedState sealed;
 
     LiveFindings(OpenDocument document) {
         super(8);
@@ -31,47 +30,41 @@ final class LiveFindings extends VBox {
         getChildren().addAll(since, sources, health);
     }
 
-    /** Tells from now on what is not as it was then. */
-    void since(SealedState then) {
-        sealed = then;
-    }
-
     private void showSince(LiveSnapshot seen) {
-        SealedState then = sealed;
-        if (then == null) {
+        if (seen.since().isEmpty()) {
             return;
         }
+        LiveSnapshot.Since changed = seen.since().get();
         String selected = Optional.ofNullable(document.selectionProperty().get())
                 .filter(id -> document.plan().index().find(id).isPresent())
                 .map(id -> document.plan().index().name(id))
                 .orElse("");
-        List<String> lines =
-                then.changesTo(SealedState.of(seen.found(), seen.universes(), System.currentTimeMillis())).stream()
-                        .sorted(Comparator.comparing(
-                                c -> selected.isEmpty() || !c.about().contains(selected)))
-                        .limit(MOST_FINDINGS)
-                        .map(SealedState.Change::text)
-                        .toList();
+        List<String> lines = changed.changes().stream()
+                .sorted(Comparator.comparing(
+                        c -> selected.isEmpty() || !c.about().contains(selected)))
+                .limit(MOST_FINDINGS)
+                .map(SealedState.Change::text)
+                .toList();
         if (lines.equals(since.getUserData())) {
             return;
         }
         since.setUserData(lines);
-        since.getChildren().setAll(Texts.of("Since " + EventTimes.ofDay(then.time()), "strong"));
+        since.getChildren().setAll(Texts.of("Since " + EventTimes.ofDay(changed.sealed()), "strong"));
         lines.forEach(l -> since.getChildren().add(Texts.wrapped(l, "at-risk", "small")));
         if (lines.isEmpty()) {
             since.getChildren().add(Texts.of("Nothing changed.", "soft", "small"));
         }
     }
 
-    void show(LiveSnapshot seen, Optional<UniverseColumn.Key> chosen) {
+    void show(LiveSnapshot seen, Optional<UniverseKey> chosen) {
         showSince(seen);
         showSources(seen, chosen);
         showHealth(seen);
     }
 
     /** Who sends the chosen universe, one line a source. */
-    private void showSources(LiveSnapshot seen, Optional<UniverseColumn.Key> chosen) {
-        List<String> lines = chosen.flatMap(k -> seen.universe(k.protocol(), k.number()))
+    private void showSources(LiveSnapshot seen, Optional<UniverseKey> chosen) {
+        List<String> lines = chosen.flatMap(seen::universe)
                 .map(u -> u.sources().stream()
                         .limit(MOST_FINDINGS)
                         .map(LiveFindings::words)
@@ -100,16 +93,23 @@ final class LiveFindings extends VBox {
     }
 
     private void showHealth(LiveSnapshot seen) {
-        List<String> texts = seen.health().stream()
-                .limit(MOST_FINDINGS)
-                .map(h -> (h.kind().isGrave() ? "!" : " ") + h.text() + " Seen "
-                        + DeviceColumn.ago(seen.now() - h.seen()) + " ago.")
+        List<String> bad = seen.malformed();
+        String last = bad.isEmpty() ? "" : bad.get(bad.size() - 1) + ".";
+        List<String> texts = Stream.concat(
+                        Stream.of(last),
+                        seen.health().stream()
+                                .limit(MOST_FINDINGS)
+                                .map(h -> (h.kind().isGrave() ? "!" : " ") + h.text() + " Seen "
+                                        + DeviceColumn.ago(seen.now() - h.seen()) + " ago."))
                 .toList();
         if (texts.equals(health.getUserData())) {
             return;
         }
         health.setUserData(texts);
         health.getChildren().clear();
+        if (!last.isEmpty()) {
+            health.getChildren().add(Texts.wrapped(last, "small", "at-risk"));
+        }
         for (HealthFinding h : seen.health().stream().limit(MOST_FINDINGS).toList()) {
             Label label = Texts.wrapped(
                     h.text() + " Seen " + DeviceColumn.ago(seen.now() - h.seen()) + " ago.",

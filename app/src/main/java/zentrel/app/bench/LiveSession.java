@@ -5,7 +5,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -18,23 +17,19 @@ import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
-import zentrel.found.DeviceMatch;
-import zentrel.found.DeviceMatches;
-import zentrel.found.FoundDevice;
-import zentrel.found.PlannedDevice;
 import zentrel.gear.ConfirmedSettings;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.Discovery;
 import zentrel.live.EventLog;
-import zentrel.live.Health;
 import zentrel.live.LiveEvent;
 import zentrel.live.Ping;
 import zentrel.live.RecordedNet;
 import zentrel.live.RecordingFile;
+import zentrel.live.SealedFile;
+import zentrel.live.SealedState;
 import zentrel.live.SendJob;
 import zentrel.live.StreamWatch;
 import zentrel.live.TestSender;
-import zentrel.live.UniverseSeen;
 import zentrel.net.Guarded;
 import zentrel.net.NetAdapter;
 import zentrel.net.NetHost;
@@ -42,8 +37,6 @@ import zentrel.net.OutputGuard;
 import zentrel.net.Recorded;
 import zentrel.net.real.RealNet;
 import zentrel.packet.pcap.PcapReader;
-import zentrel.plan.Host;
-import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.standin.StandinEvent;
 import zentrel.standin.StandinSite;
@@ -55,11 +48,10 @@ import zentrel.standin.StandinSite;
 final class LiveSession implements AutoCloseable {
     private static final int EVERY_MILLIS = 250;
     private static final int ADAPTER_EVERY = 8;
-    private static final int MOST_EVENTS = 400;
 
     private final OutputGuard guard = new OutputGuard(OutputGuard.State.LISTEN);
     private final Supplier<Plan> plan;
-    private final UnaryOperator<Ipv4Address> asPlanned;
+    private final LiveLook look;
     private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(r -> daemon(r, "live"));
     private final DeviceTasks tasks = new DeviceTasks(this::discovery, this::note);
     private volatile LiveSnapshot snapshot = LiveSnapshot.EMPTY;
@@ -88,9 +80,9 @@ final class LiveSession implements AutoCloseable {
      */
     LiveSession(Supplier<Plan> plan, UnaryOperator<Ipv4Address> asPlanned) {
         this.plan = plan;
-        this.asPlanned = asPlanned;
+        this.look = new LiveLook(plan, asPlanned);
         ScheduledFuture<?> unused =
-                worker.scheduleWithFixedDelay(this::look, EVERY_MILLIS, EVERY_MILLIS, TimeUnit.MILLISECONDS);
+                worker.scheduleWithFixedDelay(this::tick, EVERY_MILLIS, EVERY_MILLIS, TimeUnit.MILLISECONDS);
     }
 
     private static Thread daemon(Runnable work, String name) {
@@ -357,7 +349,7 @@ final class LiveSession implements AutoCloseable {
 
     // --- looking ---
 
-    private void look() {
+    private void tick() {
         StreamWatch streams = watch;
         Discovery devices = discovery;
         if (streams == null || devices == null) {
@@ -402,37 +394,49 @@ final class LiveSession implements AutoCloseable {
 
     private void take(StreamWatch streams, Discovery devices) throws IOException {
         StreamWatch.Found found = streams.found();
-        List<FoundDevice> all = devices.devices();
-        Plan now = plan.get();
-        long time = now();
-        List<UniverseSeen> universes = UniverseSeen.of(found.streams());
-        log.look(found.streams(), all, time);
-        List<DeviceMatch> matches = DeviceMatches.of(
-                now, all.stream().map(d -> d.at(asPlanned.apply(d.address()))).toList());
-        Set<Id<Host>> there = new HashSet<>();
-        matches.forEach(m -> m.host().ifPresent(there::add));
-        List<Id<Host>> missing = now.hosts().stream()
-                .filter(h -> !there.contains(h.id()) && PlannedDevice.of(now, h).answersPolls())
-                .map(Host::id)
-                .toList();
         List<String> troubles = new ArrayList<>(found.trouble());
         Optional.ofNullable(lost).ifPresent(troubles::add);
         troubles.addAll(devices.troubles());
         troubles.addAll(found.remarks());
         Optional.ofNullable(reader).flatMap(PcapReader::damage).ifPresent(troubles::add);
         RecordingFile file = recording;
-        snapshot = new LiveSnapshot(
-                time,
-                universes,
-                all,
-                matches,
-                missing,
-                Health.of(now, universes, found.syncs(), time),
-                log.newest(MOST_EVENTS),
-                troubles.stream().distinct().toList(),
-                file == null ? Optional.empty() : Optional.of(file.packets()),
-                Optional.ofNullable(sending),
-                found.unreadable());
+        snapshot = look.of(
+                found,
+                devices.devices(),
+                log,
+                now(),
+                new LiveLook.Rest(
+                        troubles.stream().distinct().toList(),
+                        Optional.ofNullable(file).map(RecordingFile::packets),
+                        Optional.ofNullable(sending)));
+    }
+
+    // --- as it worked ---
+
+    /** Keeps what is seen now in a file, and tells from now on what changed since. */
+    void seal(Path to, Consumer<Optional<String>> done) {
+        worker.execute(() -> finish(done, () -> {
+            LiveSnapshot now = snapshot;
+            SealedState state = SealedState.of(
+                    now.devices().stream().map(LiveDevice::found).toList(),
+                    now.universes(),
+                    System.currentTimeMillis());
+            SealedFile.write(state, to);
+            look.since(state);
+        }));
+    }
+
+    /** Tells from now on what changed since a state was sealed. */
+    void since(Path file, Consumer<Optional<String>> done) {
+        worker.execute(() -> finish(done, () -> look.since(SealedFile.read(file))));
+    }
+
+    /** The adapters of this computer, asked of the system and told on the JavaFX thread. */
+    void adapters(Consumer<List<NetAdapter>> told) {
+        worker.execute(() -> {
+            List<NetAdapter> all = new RealNet().adapters();
+            Platform.runLater(() -> told.accept(all));
+        });
     }
 
     @Override

@@ -3,9 +3,11 @@ package zentrel.app.bench;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.geometry.Pos;
@@ -28,11 +30,10 @@ import zentrel.app.look.Named;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.OutputStatus;
 import zentrel.app.shell.PageContext;
-import zentrel.live.SealedFile;
-import zentrel.live.SealedState;
+import zentrel.found.DeviceState;
+import zentrel.live.SendPattern;
 import zentrel.net.NetAdapter;
 import zentrel.net.OutputGuard;
-import zentrel.net.real.RealNet;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 
@@ -66,7 +67,7 @@ final class LiveView extends BorderPane {
     private final LevelsView levels;
     private final VBox overview;
     private final Timeline clock = new Timeline(new KeyFrame(Duration.millis(250), e -> tick()));
-    private Optional<UniverseColumn.Key> gridShows = Optional.empty();
+    private Optional<UniverseKey> gridShows = Optional.empty();
     private @Nullable DeviceRow chosen;
     private final Runnable evidence;
     private long evidenceAt;
@@ -149,20 +150,24 @@ final class LiveView extends BorderPane {
     }
 
     private void adapters() {
-        NetAdapter was = where.getValue();
-        List<NetAdapter> all = new ArrayList<>(new RealNet().adapters());
-        all.sort(java.util.Comparator.comparing(NetAdapter::loopback));
-        if (!all.equals(where.getItems())) {
-            where.getItems().setAll(all);
-        }
-        String wanted = document.settings().get().adapter();
-        where.setValue(all.stream()
-                .filter(a -> was != null
-                        ? a.equals(was)
-                        : a.address().address().toString().equals(wanted))
-                .findFirst()
-                .orElseGet(() ->
-                        all.stream().filter(NetAdapter::loopback).findFirst().orElse(null)));
+        session.adapters(found -> {
+            NetAdapter was = where.getValue();
+            List<NetAdapter> all = new ArrayList<>(found);
+            all.sort(Comparator.comparing(NetAdapter::loopback));
+            if (!all.equals(where.getItems())) {
+                where.getItems().setAll(all);
+            }
+            String wanted = document.settings().get().adapter();
+            where.setValue(all.stream()
+                    .filter(a -> was != null
+                            ? a.equals(was)
+                            : a.address().address().toString().equals(wanted))
+                    .findFirst()
+                    .orElseGet(() -> all.stream()
+                            .filter(NetAdapter::loopback)
+                            .findFirst()
+                            .orElse(null)));
+        });
     }
 
     // --- states ---
@@ -228,13 +233,21 @@ final class LiveView extends BorderPane {
         refresh();
     }
 
+    /** What would make every device that was found be as planned; those on one address with another are left out. */
+    private List<DeviceTasks.Wanted> wanted() {
+        return session.snapshot().devices().stream()
+                .filter(d -> !d.wanted().isNothing() && d.found().state() != DeviceState.DUPLICATE_ADDRESS)
+                .map(d -> new DeviceTasks.Wanted(d.found(), d.wanted()))
+                .toList();
+    }
+
     private void setAll() {
         if (settingAll) {
             session.tasks().stop();
             return;
         }
         settingAll = true;
-        session.tasks().setAll(devices.wanted(), setAllSaid::setText, said -> {
+        session.tasks().setAll(wanted(), setAllSaid::setText, said -> {
             settingAll = false;
             setAllSaid.setText(said);
         });
@@ -266,14 +279,7 @@ final class LiveView extends BorderPane {
 
     /** Keeps what is seen now in a file. */
     void seal(Path file) {
-        LiveSnapshot now = session.snapshot();
-        SealedState state = SealedState.of(now.found(), now.universes(), System.currentTimeMillis());
-        document.work(
-                () -> {
-                    SealedFile.write(state, file);
-                    return state;
-                },
-                findings::since);
+        session.seal(file, problem -> problem.ifPresent(document::tell));
     }
 
     private void openSealed() {
@@ -287,7 +293,7 @@ final class LiveView extends BorderPane {
 
     /** Tells from now on what changed since a state was sealed. */
     void since(Path file) {
-        document.work(() -> SealedFile.read(file), findings::since);
+        session.since(file, problem -> problem.ifPresent(document::tell));
     }
 
     private static FileChooser chooser(String title) {
@@ -344,8 +350,7 @@ final class LiveView extends BorderPane {
                                     case ASK -> ": asking. Polls and pings leave; no level, no setting.";
                                     case ARMED -> " is ARMED: levels and settings leave by it, and by no other.";
                                 };
-        String all = java.util.stream.Stream.concat(java.util.stream.Stream.of(words), seen.troubles().stream())
-                .collect(Collectors.joining(" "));
+        String all = Stream.concat(Stream.of(words), seen.troubles().stream()).collect(Collectors.joining(" "));
         if (!all.equals(status.getText())) {
             status.setText(all);
         }
@@ -366,7 +371,7 @@ final class LiveView extends BorderPane {
             return;
         }
         devices.show(seen);
-        int differ = devices.wanted().size();
+        int differ = wanted().size();
         setAll.setText(settingAll ? "Stop setting" : "Set all " + differ + " that differ, one by one");
         setAll.setDisable(!settingAll && session.state() != OutputGuard.State.ARMED);
         setAll.setVisible(settingAll || differ > 1);
@@ -389,18 +394,17 @@ final class LiveView extends BorderPane {
     }
 
     private void showGrid(LiveSnapshot seen) {
-        Optional<UniverseColumn.Key> key = universes.chosen();
+        Optional<UniverseKey> key = universes.chosen();
+        byte[] now = key.flatMap(seen::universe).map(u -> u.levels().toArray()).orElse(new byte[512]);
         grid.setDay(document.settings().dayProperty().get());
-        grid.show(
-                key.flatMap(k -> seen.universe(k.protocol(), k.number()))
-                        .map(u -> u.levels().toArray())
-                        .orElse(new byte[512]),
-                !key.equals(gridShows));
+        grid.show(now, !key.equals(gridShows));
         gridShows = key;
-        gridTitle.setText(key.map(k -> UniverseColumn.planned(document.plan(), k)
+        int number = SendPattern.numberIn(now);
+        gridTitle.setText(key.map(k -> seen.planned(k, document.plan())
                                 .map(u -> u.label() + " " + u.name() + ", ")
                                 .orElse("")
-                        + k.protocol().title() + " " + k.number() + ": what changed lately has an edge")
+                        + k.words()
+                        + (number > 0 ? ": as a number it says " + number : ": what changed lately has an edge"))
                 .orElse(""));
     }
 
@@ -408,9 +412,9 @@ final class LiveView extends BorderPane {
         chosen = row;
     }
 
-    private void choose(UniverseColumn.Key key) {
+    private void choose(UniverseKey key) {
         send.choose(key);
-        UniverseColumn.planned(document.plan(), key).ifPresent(u -> document.select(u.id()));
+        session.snapshot().planned(key, document.plan()).ifPresent(u -> document.select(u.id()));
         tick();
     }
 
@@ -423,11 +427,10 @@ final class LiveView extends BorderPane {
         }
     }
 
-    private Optional<UniverseColumn.Key> universeKey(Id<?> universe) {
+    private Optional<UniverseKey> universeKey(Id<?> universe) {
         return document.plan().streams().stream()
                 .filter(s -> s.universe().equals(universe))
-                .flatMap(s ->
-                        document.plan().index().wireOf(s).stream().map(w -> new UniverseColumn.Key(s.protocol(), w)))
+                .flatMap(s -> document.plan().index().wireOf(s).stream().map(w -> new UniverseKey(s.protocol(), w)))
                 .findFirst();
     }
 

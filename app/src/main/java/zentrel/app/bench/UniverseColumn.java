@@ -30,17 +30,14 @@ import zentrel.text.Counted;
 
 /** What arrives: universes by protocol and number, each with its sources and how fast it comes. */
 final class UniverseColumn extends VBox {
-    /** A universe by its number in a protocol. */
-    record Key(Protocol protocol, int number) {}
-
-    private record Row(Key key, UniverseSeen seen, List<HealthFinding> health) {}
+    private record Row(UniverseKey key, UniverseSeen seen, Optional<Universe> planned, List<HealthFinding> health) {}
 
     private final OpenDocument document;
     private final Label summary = Texts.of("", "soft", "small");
     private final ListView<Row> list = new ListView<>();
     private boolean showing;
 
-    UniverseColumn(OpenDocument document, Consumer<Key> chosen) {
+    UniverseColumn(OpenDocument document, Consumer<UniverseKey> chosen) {
         super(4);
         this.document = document;
         Label title = Texts.of("What arrives", "strong");
@@ -66,10 +63,12 @@ final class UniverseColumn extends VBox {
     }
 
     void show(LiveSnapshot seen) {
+        Plan plan = document.plan();
         List<Row> rows = seen.universes().stream()
                 .map(u -> new Row(
-                        new Key(u.protocol(), u.number()),
+                        new UniverseKey(u.protocol(), u.number()),
                         u,
+                        seen.planned(new UniverseKey(u.protocol(), u.number()), plan),
                         seen.health().stream()
                                 .filter(h -> h.protocol() == u.protocol() && h.universe() == u.number())
                                 .toList()))
@@ -102,7 +101,7 @@ final class UniverseColumn extends VBox {
     }
 
     /** The universe that is chosen; the first one where none is. */
-    Optional<Key> chosen() {
+    Optional<UniverseKey> chosen() {
         Row row = list.getSelectionModel().getSelectedItem();
         return Optional.ofNullable(row)
                 .or(() -> list.getItems().stream().findFirst())
@@ -110,33 +109,11 @@ final class UniverseColumn extends VBox {
     }
 
     /** Chooses a universe, if it is there. */
-    void choose(Key key) {
+    void choose(UniverseKey key) {
         list.getItems().stream()
                 .filter(r -> r.key().equals(key))
                 .findFirst()
                 .ifPresent(r -> list.getSelectionModel().select(r));
-    }
-
-    ListView<?> list() {
-        return list;
-    }
-
-    /** The universe of the plan that comes by a number of a protocol. */
-    static Optional<Universe> planned(Plan plan, Key key) {
-        return plan.streams().stream()
-                .filter(s -> s.protocol() == key.protocol()
-                        && plan.index().wireOf(s).filter(w -> w == key.number()).isPresent())
-                .map(s -> plan.index().universe(s.universe()))
-                .findFirst()
-                .or(() -> plan.receivers().stream()
-                        .flatMap(r -> r.ports().stream())
-                        .filter(p -> p.protocol().inForce() == key.protocol()
-                                && p.wire()
-                                        .filter(w -> w.inForce() == key.number())
-                                        .isPresent())
-                        .flatMap(p -> p.universe().stream())
-                        .map(plan.index()::universe)
-                        .findFirst());
     }
 
     private final class Cell extends ListCell<Row> {
@@ -179,7 +156,7 @@ final class UniverseColumn extends VBox {
         }
 
         private Node node(Row row) {
-            Optional<Universe> universe = planned(document.plan(), row.key());
+            Optional<Universe> universe = row.planned();
             Region chip = new Region();
             chip.setMinSize(5, 16);
             chip.setMaxSize(5, 16);
@@ -187,8 +164,7 @@ final class UniverseColumn extends VBox {
                     "-fx-background-color: " + universe.map(UniverseHue::of).orElse("-z-rule") + ";");
             Label label = Texts.of(universe.map(Universe::label).orElse("?"), "strong");
             label.setMinWidth(32);
-            Label number =
-                    Texts.mono(row.key().protocol().title() + " " + row.key().number(), "soft", "small");
+            Label number = Texts.mono(row.key().words(), "soft", "small");
             number.setMinWidth(82);
             number.setPrefWidth(82);
             boolean grave = row.health().stream().anyMatch(h -> h.kind().isGrave());
@@ -208,7 +184,7 @@ final class UniverseColumn extends VBox {
             box.setAlignment(Pos.CENTER_LEFT);
             box.setMaxWidth(list.getWidth() - 18);
             box.setPrefWidth(list.getWidth() - 18);
-            setAccessibleText(row.key().protocol().title() + " " + row.key().number() + " from " + sources
+            setAccessibleText(row.key().words() + " from " + sources
                     + row.health().stream().map(h -> ", " + h.text()).collect(Collectors.joining()));
             return box;
         }
