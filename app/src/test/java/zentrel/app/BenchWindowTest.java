@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.UUID;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Slider;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
@@ -213,5 +214,54 @@ class BenchWindowTest extends OpenWindow {
         waitFor("sACN 31");
         waitFor("Hut desk at 10.64.0.9, priority 100");
         waitFor("ends within");
+
+        waitFor("stops without a word");
+        Slider time = robot.lookup("#live-time").queryAs(Slider.class);
+        settled(time::isVisible);
+        fx(() -> {
+            robot.lookup("#live-speed").queryComboBox().getSelectionModel().select(0);
+            time.setValue(0.5);
+            return true;
+        });
+        settled(() -> Math.abs(time.getValue() - 0.5) < 0.01);
+        waitFor("40/s");
+        click(robot, "#live-step");
+        settled(() -> Math.abs(time.getValue() - 0.6) < 0.01);
+    }
+
+    @Test
+    void thePlanIsRehearsedAsANetAndNothingLeaves(FxRobot robot) throws Exception {
+        plan();
+        fx(() -> {
+            window.showPage(4);
+            return true;
+        });
+        click(robot, "#live-where");
+        settled(() -> choose(robot.lookup("#live-where").queryComboBox(), "Rehearsal, Stream"));
+        click(robot, "#live-ask");
+        waitFor("nothing leaves this computer. Asking");
+        fx(() -> {
+            document.select(Kind.HOST.id("glasshouse-node"));
+            return true;
+        });
+        waitFor("It is taken for this one by");
+        settled(() -> robot.lookup("#live-universes").queryListView().getItems().size() > 3);
+        click(robot, "#live-arm");
+        waitFor("within the rehearsal");
+        assertThat(fx(() -> window.output().wordsProperty().get())).contains("rehearsal");
+        robot.push(KeyCode.F12);
+        settled(() -> !window.output().isArmed());
+    }
+
+    private static <T> boolean choose(ComboBox<T> from, String title) {
+        return from.getItems().stream()
+                .filter(i -> from.getConverter().toString(i).equals(title))
+                .findFirst()
+                .map(i -> {
+                    from.setValue(i);
+                    from.hide();
+                    return true;
+                })
+                .orElse(false);
     }
 }

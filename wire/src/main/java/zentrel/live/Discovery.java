@@ -46,9 +46,12 @@ public final class Discovery implements AutoCloseable {
 
     private static final Duration PING_LIMIT = Duration.ofSeconds(1);
 
+    private static final int MOST_TYPED = 256;
+    private static final Ipv4Address LIMITED_BROADCAST = Ipv4Address.of(255, 255, 255, 255);
+
     private final NetHost host;
     private final NetAdapter adapter;
-    private final List<Ipv4Address> typed;
+    private final List<Ipv4Address> typed = new ArrayList<>();
     private final Ping ping;
     private final DeviceTable table;
     private final ArtDmxView dmx = new ArtDmxView();
@@ -71,7 +74,7 @@ public final class Discovery implements AutoCloseable {
             NetHost host, NetAdapter adapter, List<Ipv4Address> typed, Ping ping, Predicate<Ipv4Address> planned) {
         this.host = host;
         this.adapter = adapter;
-        this.typed = List.copyOf(typed);
+        this.typed.addAll(typed);
         this.ping = ping;
         table = new DeviceTable(adapter, planned);
     }
@@ -90,12 +93,23 @@ public final class Discovery implements AutoCloseable {
             polling = host.clock().every(host.clock().now(), POLL_EVERY, this::poll);
             return true;
         });
-        pingTyped();
+        ping(typed);
     }
 
     /** Polls at once, as far as the guard lets it; from any thread. */
     public void pollNow() {
         host.run(this::poll);
+    }
+
+    /** Polls and pings one address besides from now on; a broadcast address is only polled. From any thread. */
+    public void alsoAsk(Ipv4Address address) {
+        host.run(() -> {
+            if (!typed.contains(address) && typed.size() < MOST_TYPED) {
+                typed.add(address);
+                poll(address);
+            }
+        });
+        ping(List.of(address));
     }
 
     private void poll() {
@@ -137,20 +151,26 @@ public final class Discovery implements AutoCloseable {
         watcher = value;
     }
 
-    private void pingTyped() {
+    private synchronized void ping(List<Ipv4Address> wanted) {
         // loopback answers by itself, whoever is there
-        List<Ipv4Address> asked = typed.stream()
-                .filter(a -> !a.isLoopback() && !a.isMulticast() && !a.equals(adapter.broadcast()))
+        List<Ipv4Address> asked = wanted.stream()
+                .filter(a -> !a.isLoopback()
+                        && !a.isMulticast()
+                        && !a.equals(adapter.broadcast())
+                        && !a.equals(LIMITED_BROADCAST))
                 .toList();
         if (asked.isEmpty()) {
             return;
         }
-        ExecutorService workers = Executors.newFixedThreadPool(Math.min(8, asked.size()), r -> {
-            Thread thread = new Thread(r, "pinging");
-            thread.setDaemon(true);
-            return thread;
-        });
-        pinging = workers;
+        ExecutorService workers = pinging;
+        if (workers == null) {
+            workers = Executors.newFixedThreadPool(8, r -> {
+                Thread thread = new Thread(r, "pinging");
+                thread.setDaemon(true);
+                return thread;
+            });
+            pinging = workers;
+        }
         for (Ipv4Address address : asked) {
             workers.execute(() -> {
                 try {

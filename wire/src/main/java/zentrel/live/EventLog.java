@@ -7,10 +7,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import zentrel.found.DeviceState;
 import zentrel.found.FoundDevice;
+import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.NumberRange;
 import zentrel.profile.Protocol;
 
@@ -20,6 +22,14 @@ import zentrel.profile.Protocol;
  */
 public final class EventLog {
     private static final int MOST = 20_000;
+
+    private static final String STOPS = "stops without a word";
+
+    /** A querier asks as often as this, in ns, or there is none (RFC 3376 §8.2: 125 s, and 10 s for answers). */
+    private static final long QUERY_EVERY = 135_000_000_000L;
+
+    /** How long a querier may be silent and is still there, in ns (RFC 3376 §8.5: 255 s). */
+    private static final long QUERIER_LOST = 255_000_000_000L;
 
     private record StreamKey(Protocol protocol, int universe, String source) {}
 
@@ -33,6 +43,7 @@ public final class EventLog {
     private final Map<StreamKey, StreamNow> streams = new HashMap<>();
     private final Map<DeviceKey, DeviceState> devices = new HashMap<>();
     private boolean begun;
+    private OptionalLong lastQuery = OptionalLong.empty();
 
     /** Notes something that happened. */
     public void add(LiveEvent event) {
@@ -40,6 +51,26 @@ public final class EventLog {
             events.removeFirst();
         }
         events.addLast(event);
+    }
+
+    /** Notes that somebody asked which groups are wanted. */
+    public void queried(Ipv4Address who, long time) {
+        if (lastQuery.isEmpty() || time - lastQuery.getAsLong() > QUERIER_LOST) {
+            add(new LiveEvent(
+                    time, "querier", false, "The querier " + who + (lastQuery.isEmpty() ? " asks" : " is back")));
+        }
+        lastQuery = OptionalLong.of(time);
+    }
+
+    /** What may be the cause where groups are no longer heard. */
+    private String cause(Group group, long now) {
+        return group.protocol() == Protocol.SACN
+                        && group.what().equals(STOPS)
+                        && lastQuery.isPresent()
+                        && now - lastQuery.getAsLong() > QUERY_EVERY
+                ? "; the last query was heard " + (now - lastQuery.getAsLong()) / 1_000_000_000L
+                        + " s before, and without one switches that snoop stop passing groups on"
+                : "";
     }
 
     /** Compares what is seen now with what was. */
@@ -60,8 +91,9 @@ public final class EventLog {
         groups.forEach((group, universes) -> add(new LiveEvent(
                 now,
                 group.what(),
-                group.what().startsWith("stops without"),
-                group.title() + " " + group.what() + ": " + group.protocol().title() + " " + ranges(universes))));
+                group.what().equals(STOPS),
+                group.title() + " " + group.what() + ": " + group.protocol().title() + " " + ranges(universes)
+                        + cause(group, now))));
         for (FoundDevice device : found) {
             DeviceKey key =
                     new DeviceKey(device.address().toString(), device.mac().orElse(""));
@@ -94,7 +126,7 @@ public final class EventLog {
             return Optional.of(
                     switch (is.state()) {
                         case SENDS -> "starts again";
-                        case SILENT -> "stops without a word";
+                        case SILENT -> STOPS;
                         case ENDED -> "says that it stops";
                     });
         }

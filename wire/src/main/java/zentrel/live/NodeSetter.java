@@ -178,6 +178,11 @@ public final class NodeSetter {
         }
     }
 
+    private static ArtIpProg prog(NodeSetting.AddressSetting.Fixed fixed) {
+        ArtIpProg prog = ArtIpProg.fixed(fixed.address(), fixed.mask());
+        return fixed.gateway().map(prog::withGateway).orElse(prog);
+    }
+
     private Optional<FoundDevice> moved(
             FoundDevice before,
             NodeSetting.AddressSetting address,
@@ -185,8 +190,7 @@ public final class NodeSetter {
             List<String> sent,
             List<String> missing)
             throws IOException, InterruptedException {
-        ArtIpProg prog =
-                address.fixed().map(f -> ArtIpProg.fixed(f.address(), f.mask())).orElseGet(ArtIpProg::byDhcp);
+        ArtIpProg prog = address.fixed().map(NodeSetter::prog).orElseGet(ArtIpProg::byDhcp);
         Optional<ArtIpProgReply> reply = progReply(before.address(), prog, true);
         sent.add("ArtIpProg: " + words(address));
         if (reply.isEmpty()) {

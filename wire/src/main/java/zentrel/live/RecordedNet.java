@@ -20,6 +20,7 @@ import zentrel.net.PortRequest;
 import zentrel.net.SendIntent;
 import zentrel.net.SendResult;
 import zentrel.net.UdpPort;
+import zentrel.packet.pcap.IgmpFrame;
 import zentrel.packet.pcap.PcapReader;
 import zentrel.packet.pcap.UdpFrame;
 
@@ -126,7 +127,14 @@ public final class RecordedNet implements NetHost {
         }
     }
 
+    /** Is told of queries for groups, up to a packet before their time. */
+    @FunctionalInterface
+    public interface Querier {
+        void heard(Ipv4Address who, long time);
+    }
+
     private final PcapReader reader;
+    private final Querier querier;
     private final UdpFrame frame = new UdpFrame();
     private final List<Port> ports = new ArrayList<>();
     private final Map<String, NetAdapter> adapters = new HashMap<>();
@@ -142,7 +150,17 @@ public final class RecordedNet implements NetHost {
      * @throws IOException if it cannot be read
      */
     public RecordedNet(PcapReader reader) throws IOException {
+        this(reader, (who, when) -> {});
+    }
+
+    /**
+     * The same, with somebody who is told of queries for groups.
+     *
+     * @throws IOException if it cannot be read
+     */
+    public RecordedNet(PcapReader reader, Querier querier) throws IOException {
         this.reader = reader;
+        this.querier = querier;
         waiting = nextPacket();
         now = waiting ? reader.time() : 0;
     }
@@ -153,6 +171,7 @@ public final class RecordedNet implements NetHost {
             if (frame.read(reader.frame(), reader.linkType())) {
                 return true;
             }
+            IgmpFrame.querier(reader.frame(), reader.linkType()).ifPresent(q -> querier.heard(q, reader.time()));
             skipped++;
         }
         return false;

@@ -2,6 +2,7 @@ package zentrel.live;
 
 import zentrel.profile.Protocol;
 import zentrel.text.Word;
+import zentrel.universe.SacnUniverse;
 
 /** What test levels look like, step by step. */
 public enum SendPattern implements Word {
@@ -77,6 +78,6 @@ public enum SendPattern implements Word {
                 found = i + 1 + (value - 1) * SLOTS;
             }
         }
-        return found;
+        return found <= SacnUniverse.LAST ? found : 0;
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Subnet;
 import zentrel.net.sim.HostTraits;
 import zentrel.net.sim.SimAdapter;
@@ -39,6 +40,8 @@ import zentrel.profile.Traffic;
  * whose cables are described; where no cables are, one switch for the segment. Places are called by {@link #place}.
  */
 final class PlanNet {
+    private static final String WATCHER = "this computer";
+
     private final Plan plan;
     private final PlanIndex index;
     private final SimNet net;
@@ -72,6 +75,37 @@ final class PlanNet {
         }
         joints.forEach((segment, joint) -> joinBoxes(segment, joint));
         adapters.values().forEach(SimAdapter::announce);
+    }
+
+    /**
+     * A computer more, plugged in where a segment can be seen: into a switch that is on, or beside the devices where no cables are
+     * described.
+     */
+    SimAdapter plugIn(Id<Segment> segment, HostAddress address) {
+        SimHost made = net.addHost(WATCHER, HostTraits.LINUX);
+        SimAdapter adapter =
+                made.addAdapter(WATCHER + " adapter", WATCHER, false).with(address);
+        Optional<Adapter> plugged = index.adaptersOn(segment).stream()
+                .filter(a -> index.cablesOf(a.id()).stream()
+                        .map(c -> index.hostAtEnd(c.otherEnd(a.id())))
+                        .anyMatch(h -> h.filter(b ->
+                                        boxes.containsKey(b.id()) && b.power().on())
+                                .isPresent()))
+                .findFirst();
+        SimSwitch at = plugged.flatMap(a -> index.cablesOf(a.id()).stream()
+                        .map(c -> index.hostAtEnd(c.otherEnd(a.id()))
+                                .map(Host::id)
+                                .map(boxes::get))
+                        .flatMap(Optional::stream)
+                        .findFirst())
+                .orElseGet(() -> joint(segment));
+        net.cable(
+                "cable of " + WATCHER,
+                adapter,
+                at.socket(WATCHER + " socket", plugged.map(PlanNet::vlan).orElse(0), false),
+                true);
+        adapter.announce();
+        return adapter;
     }
 
     /** Where the cables of some are described and those of others are not, being on one segment is enough for them. */

@@ -28,12 +28,16 @@ import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
 import zentrel.plan.Purpose;
+import zentrel.plan.Segment;
 import zentrel.plan.Stream;
+import zentrel.profile.HostKind;
 import zentrel.profile.Protocol;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.DeviceSpec;
 import zentrel.standin.DeviceSpecs;
 import zentrel.standin.LevelStandin;
+import zentrel.standin.NodeStandin;
+import zentrel.standin.NodeTraits;
 import zentrel.standin.NotModelled;
 import zentrel.standin.StandinSite;
 
@@ -59,6 +63,8 @@ public final class Rehearsal {
     private final Map<Id<Application>, DeviceSpec> specs = new LinkedHashMap<>();
     private final Map<Id<Application>, List<ConsoleStandin>> consoles = new HashMap<>();
     private final Map<Id<Application>, LevelStandin> receivers = new HashMap<>();
+    private final boolean settable;
+    private final Optional<StandinSite> watcher;
 
     /**
      * Builds everything; no time has passed yet.
@@ -66,15 +72,26 @@ public final class Rehearsal {
      * @throws IOException if a stand-in cannot be started, which on a simulated network is a fault of the program
      */
     public Rehearsal(Plan plan, long seed) throws IOException {
+        this(plan, seed, Optional.empty());
+    }
+
+    /**
+     * The same, seen from a computer more that stands on a segment.
+     *
+     * @throws IOException if a stand-in cannot be started, which on a simulated network is a fault of the program
+     */
+    Rehearsal(Plan plan, long seed, Optional<Watcher> watched) throws IOException {
         this.plan = plan;
         this.index = plan.index();
         this.layout = new Layout(index);
-        this.net = new SimNet(seed);
+        this.net = new SimNet(seed, watched.map(Watcher::begin).orElse(0L));
         this.built = new PlanNet(plan, net);
-        this.trace = new Trace(net);
+        this.trace = new Trace(net, watched.isPresent() ? 0 : Trace.MOST);
         for (Stream stream : plan.streams()) {
             places.put(stream.id().value(), places.size());
         }
+        settable = watched.isPresent();
+        watcher = watched.map(w -> watcher(w));
         net.pass(COMING_UP_NANOS);
         DeviceSpecs all = new DeviceSpecs(plan, (sender, planned) -> Optional.of(planned));
         for (Application program : plan.applications()) {
@@ -84,10 +101,32 @@ public final class Rehearsal {
         }
     }
 
+    /**
+     * A computer that only looks.
+     *
+     * @param address one that nobody in the plan has
+     * @param begin the time at which everything is switched on, in ns
+     */
+    record Watcher(Id<Segment> segment, HostAddress address, long begin) {}
+
+    private StandinSite watcher(Watcher watched) {
+        SimAdapter adapter = built.plugIn(watched.segment(), watched.address());
+        NetHost program = adapter.host().program("Zentrel", SimBinding.to(adapter, Optional.empty()), true);
+        return new StandinSite(program, new NetAdapter(adapter.name(), watched.address(), true, false, false));
+    }
+
+    /** Where the computer that looks is. */
+    Optional<StandinSite> watcher() {
+        return watcher;
+    }
+
     private void start(Application program, DeviceSpec spec) throws IOException {
         specs.put(program.id(), spec);
         Host host = index.host(program.host());
-        if (!index.receiversOf(program.id()).isEmpty()) {
+        Optional<Adapter> only = settable ? theOnly(program, host) : Optional.empty();
+        if (only.isPresent()) {
+            settable(program, spec, host, only.get());
+        } else if (!index.receiversOf(program.id()).isEmpty()) {
             LevelStandin standin = new LevelStandin(
                     listening(program, host, Purpose.ARTNET_LISTEN),
                     listening(program, host, Purpose.SACN_LISTEN),
@@ -115,6 +154,38 @@ public final class Rehearsal {
             }
             consoles.put(program.id(), started);
         }
+    }
+
+    /** The adapter by which a device takes all that it takes, where it is one. */
+    private Optional<Adapter> theOnly(Application program, Host host) {
+        List<Adapter> artnet = layout.named(program.binding(Purpose.ARTNET_LISTEN), host);
+        List<Adapter> sacn = layout.named(program.binding(Purpose.SACN_LISTEN), host);
+        List<Adapter> real = Layout.real(host);
+        return index.receiversOf(program.id()).isEmpty()
+                        || host.kind() == HostKind.COMPUTER
+                        || real.size() != 1
+                        || !real.containsAll(artnet)
+                        || !real.containsAll(sacn)
+                        || real.get(0).addresses().size() != 1
+                ? Optional.empty()
+                : Optional.of(real.get(0));
+    }
+
+    private void settable(Application program, DeviceSpec spec, Host host, Adapter adapter) throws IOException {
+        SimAdapter sim = built.of(adapter);
+        new NodeStandin(
+                        site(built.of(host).program(PlanNet.place(program.id())), Optional.of(adapter)),
+                        NodeTraits.nameOf(plan, program),
+                        spec.ports(),
+                        spec.answersPolls(),
+                        NodeTraits.of(plan, program),
+                        from -> true,
+                        e -> {})
+                .readdressedBy(a -> {
+                    sim.readdress(a);
+                    return Optional.of(sim.seen(a));
+                })
+                .start();
     }
 
     /** The slot of a stream, by which its levels are known wherever they come. */
@@ -186,6 +257,11 @@ public final class Rehearsal {
      */
     public boolean run(double seconds, DoubleConsumer progress) {
         return net.run(Math.round(seconds * 1e9), progress);
+    }
+
+    /** Lets time pass. */
+    void pass(long nanos) {
+        net.pass(nanos);
     }
 
     /** Ends the run that is under way; from any thread. */

@@ -28,7 +28,7 @@ final class Trace {
     }
 
     /** Packets held at most; a rehearsal that is asked about is not longer. */
-    private static final int MOST = 200_000;
+    static final int MOST = 200_000;
 
     /** One packet; its universe is the number on the wire, of levels. */
     static final class Sent {
@@ -53,9 +53,10 @@ final class Trace {
     private final Map<Long, Sent> packets = new HashMap<>();
     private final List<String> lines = new ArrayList<>();
 
-    Trace(SimNet net) {
+    /** @param most packets that are followed at most, those that were sent first */
+    Trace(SimNet net, int most) {
         net.onSend((packet, program, to, payload) -> {
-            if (packets.size() < MOST) {
+            if (packets.size() < most) {
                 Sent sent = read(program, to, payload);
                 packets.put(packet, sent);
                 lines.add(net.clock().now() + " " + packet + " " + program + " sends " + sent.what + " " + sent.universe

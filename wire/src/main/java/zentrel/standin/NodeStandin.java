@@ -5,8 +5,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
+import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.net.Clock;
 import zentrel.net.NetAdapter;
@@ -50,6 +52,7 @@ public final class NodeStandin implements AutoCloseable {
     private volatile @Nullable LevelStandin levels;
     private Clock.@Nullable Timer restart;
     private boolean closed;
+    private Function<HostAddress, Optional<NetAdapter>> takesAddress;
 
     /**
      * A node that does not run yet.
@@ -77,6 +80,13 @@ public final class NodeStandin implements AutoCloseable {
         rdm = new NodeRdm(traits.fixtures(), what -> wasSet(what));
         mac = ReplyPage.mac(site.adapter().address().address());
         mask = site.adapter().address().mask();
+        takesAddress = a -> this.site.host().adapterAt(a.address());
+    }
+
+    /** Lets its computer take an address that is set, where it would not have it by itself; before it starts. */
+    public NodeStandin readdressedBy(Function<HostAddress, Optional<NetAdapter>> computer) {
+        takesAddress = computer;
+        return this;
     }
 
     /**
@@ -233,7 +243,7 @@ public final class NodeStandin implements AutoCloseable {
         if (closed) {
             return;
         }
-        Optional<NetAdapter> there = site.host().adapterAt(address);
+        Optional<NetAdapter> there = takesAddress.apply(new HostAddress(address, Integer.bitCount(mask.bits())));
         if (there.isEmpty()) {
             failedSends.add("This computer has no address " + address + ", so the stand-in cannot answer there.");
             return;

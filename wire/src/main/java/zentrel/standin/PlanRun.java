@@ -1,7 +1,6 @@
 package zentrel.standin;
 
 import java.io.IOException;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -33,16 +32,12 @@ import zentrel.plan.Plan;
 import zentrel.plan.PlanIndex;
 import zentrel.plan.Port;
 import zentrel.plan.Stream;
-import zentrel.profile.HostKind;
 
 /**
  * The stand-ins of a plan, on loopback: a console for every program that sends, a receiver for every one that takes,
  * each as it is set now. Loopback shows hops 1, 2 and 7 to 10; cables, masks and switches (3 to 6) it cannot show.
  */
 public final class PlanRun implements AutoCloseable {
-    /** Manufacturer codes for prototypes: 0x7FF0 to 0x7FFF (ANSI E1.20). */
-    private static final int PROTOTYPES = 16;
-
     private final Plan plan;
     private final PlanIndex index;
     private final NetHost host;
@@ -119,10 +114,10 @@ public final class PlanRun implements AutoCloseable {
         if (!index.receiversOf(spec.program()).isEmpty()) {
             NodeStandin standin = new NodeStandin(
                     site,
-                    spec.name(),
+                    NodeTraits.nameOf(plan, index.application(spec.program())),
                     spec.ports(),
                     spec.answersPolls(),
-                    traits(index.application(spec.program())),
+                    NodeTraits.of(plan, index.application(spec.program())),
                     from -> table.at(from).isPresent(),
                     told);
             receivers.put(spec.program(), standin);
@@ -139,32 +134,6 @@ public final class PlanRun implements AutoCloseable {
             UdpPort unused = new OscStandin(osc.addresses(), osc.handling().inForce(), told)
                     .start(site, osc.port().inForce());
         }
-    }
-
-    /** With the version of the plan, and settable where it is a device and not a computer's program. */
-    private NodeTraits traits(Application program) {
-        int version = program.version().map(v -> PlanRun.version(v.inForce())).orElse(0);
-        return new NodeTraits(
-                program.name(),
-                version,
-                // devices of one profile are of one kind, and others are of others
-                NodeTraits.PROTOTYPE
-                        + Math.floorMod(index.host(program.host()).profile().hashCode(), PROTOTYPES),
-                4,
-                index.host(program.host()).kind() != HostKind.COMPUTER,
-                Duration.ofSeconds(2),
-                Map.of());
-    }
-
-    /** "2.1" as the two bytes of an answer to a poll; 0 where a version is written otherwise. */
-    private static int version(String text) {
-        if (!text.matches("\\d{1,3}\\.\\d{1,3}")) {
-            return 0;
-        }
-        int point = text.indexOf('.');
-        int high = Integer.parseInt(text.substring(0, point)) & 0xFF;
-        int low = Integer.parseInt(text.substring(point + 1)) & 0xFF;
-        return high << 8 | low;
     }
 
     private void told(DeviceSpec spec, StandinEvent event) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -19,6 +20,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zentrel.Witnesses;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.live.RecordingIndex;
+import zentrel.packet.pcap.IgmpFrame;
 import zentrel.packet.pcap.PcapReader;
 import zentrel.packet.pcap.PcapngWriter;
 import zentrel.packet.pcap.UdpFrame;
@@ -250,6 +253,64 @@ class PcapReaderTest {
                 assertThat(reader.next()).isTrue();
                 assertThat(reader.time()).isEqualTo(times.get(i));
             }
+        }
+    }
+
+    @Test
+    void anIndexLeadsToEveryTime() throws Exception {
+        RecordingIndex index = RecordingIndex.of(own, () -> false);
+        List<Long> times = ours(own).stream().map(Seen::nanos).toList();
+        assertThat(index.packets()).isEqualTo(times.size());
+        assertThat(index.first()).isEqualTo(times.get(0));
+        assertThat(index.last()).isEqualTo(times.get(times.size() - 1));
+        try (PcapReader reader = new PcapReader(own)) {
+            for (long time = index.first() - 1; time <= index.last() + 1; time += 40_000_000) {
+                reader.seek(index.before(time));
+                assertThat(reader.next()).isTrue();
+                assertThat(reader.time())
+                        .as("at most a gap before %d, and its first frame at the earliest", time)
+                        .isBetween(Math.max(index.first(), time - 300_000_000L), Math.max(index.first(), time));
+            }
+        }
+        assertThat(RecordingIndex.of(
+                                Files.write(folder.resolve("empty.pcapng"), Arrays.copyOf(Files.readAllBytes(own), 28)),
+                                () -> false)
+                        .isEmpty())
+                .isTrue();
+    }
+
+    /** A query as RFC 3376 §4.1 draws it, with the router alert of RFC 2113, read by the dissector too. */
+    @Test
+    void aQuerierIsHeard() throws Exception {
+        byte[] frame = HexFormat.of()
+                .parseHex("01005e000001" + "020000000001" + "0800" + "46c0002400010000" + "0102" + "0000" + "0a290101"
+                        + "e0000001" + "94040000" + "1164ee9b" + "00000000" + "027d0000");
+        Path file = folder.resolve("query.pcap");
+        ByteBuffer bytes = ByteBuffer.allocate(24 + 16 + frame.length).order(ByteOrder.LITTLE_ENDIAN);
+        bytes.putInt(0xA1B2C3D4)
+                .putShort((short) 2)
+                .putShort((short) 4)
+                .putInt(0)
+                .putInt(0)
+                .putInt(65_535)
+                .putInt(1);
+        bytes.putInt(1_700_000_000)
+                .putInt(5)
+                .putInt(frame.length)
+                .putInt(frame.length)
+                .put(frame);
+        Files.write(file, bytes.array());
+        assertThat(Witnesses.said("tshark", "-r", file.toString(), "-T", "fields", "-e", "igmp.type", "-e", "ip.src")
+                        .strip())
+                .isEqualTo("0x11\t10.41.1.1");
+        try (PcapReader reader = new PcapReader(file)) {
+            assertThat(reader.next()).isTrue();
+            assertThat(IgmpFrame.querier(reader.frame(), reader.linkType())).contains(Ipv4Address.parse("10.41.1.1"));
+        }
+        for (int length = 0; length < frame.length; length++) {
+            assertThat(IgmpFrame.querier(ByteBuffer.wrap(Arrays.copyOf(frame, length)), 1)
+                            .isPresent())
+                    .isEqualTo(length >= 14 + 24 + 8);
         }
     }
 }

@@ -17,6 +17,7 @@ import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
+import zentrel.app.look.Daemons;
 import zentrel.app.look.Mark;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Panel;
@@ -136,9 +137,7 @@ final class AskPanel extends Panel {
         if (asking != null) {
             ReachabilityProbe ended = asking;
             asking = null;
-            Thread closing = new Thread(ended::close, "asking ends");
-            closing.setDaemon(true);
-            closing.start();
+            Daemons.of(ended::close, "asking ends").start();
             tell(answers.size() < questions.size() ? "the others were not asked to the end" : "");
         }
         ask.setDisable(false);

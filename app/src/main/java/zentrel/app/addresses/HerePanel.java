@@ -17,6 +17,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Daemons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.Panel;
 import zentrel.compare.SeenAdapter;
@@ -38,11 +39,8 @@ final class HerePanel extends Panel {
     private final OpenDocument document;
     private final ComboBox<String> hosts = new ComboBox<>();
     private final VBox lines = new VBox(8);
-    private final ScheduledExecutorService reader = Executors.newSingleThreadScheduledExecutor(r -> {
-        Thread thread = new Thread(r, "this computer");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ScheduledExecutorService reader =
+            Executors.newSingleThreadScheduledExecutor(r -> Daemons.of(r, "this computer"));
     private List<SeenAdapter> seen = List.of();
 
     HerePanel(OpenDocument document, Runnable away) {

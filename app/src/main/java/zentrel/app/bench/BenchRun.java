@@ -19,6 +19,7 @@ import java.util.function.Consumer;
 import java.util.stream.IntStream;
 import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
+import zentrel.app.look.Daemons;
 import zentrel.app.shell.Evidence;
 import zentrel.file.Settings;
 import zentrel.net.BoundedTable;
@@ -57,11 +58,7 @@ final class BenchRun implements Evidence, AutoCloseable {
     private record HeardKey(Id<Application> at, String protocol, int wire, String from) {}
 
     private final OutputGuard guard = new OutputGuard(OutputGuard.State.LISTEN);
-    private final ExecutorService starter = Executors.newSingleThreadExecutor(r -> {
-        Thread t = new Thread(r, "bench");
-        t.setDaemon(true);
-        return t;
-    });
+    private final ExecutorService starter = Executors.newSingleThreadExecutor(r -> Daemons.of(r, "bench"));
     private final Deque<String> log = new ArrayDeque<>();
     private final BoundedTable<HeardKey, Long> heard = new BoundedTable<>(MOST_HEARD, PATIENCE_SECONDS);
     private final Map<String, Long> fed = new HashMap<>();

@@ -29,6 +29,7 @@ import zentrel.text.Counted;
 /** Who is there: the devices of the plan in its order, found or not, then what is not in the plan. */
 final class DeviceColumn extends VBox {
     private final OpenDocument document;
+    private Optional<Id<Host>> wanted = Optional.empty();
     private final Label summary = Texts.of("", "soft", "small");
     private final ListView<DeviceRow> list = new ListView<>();
     private final Consumer<@Nullable DeviceRow> chosen;
@@ -51,6 +52,7 @@ final class DeviceColumn extends VBox {
         list.setCellFactory(v -> new Cell());
         list.getSelectionModel().selectedItemProperty().addListener((o, was, is) -> {
             if (!showing && is != null && is.heading().isEmpty()) {
+                wanted = Optional.empty();
                 chosen.accept(is);
                 is.host().ifPresent(document::select);
             }
@@ -118,7 +120,8 @@ final class DeviceColumn extends VBox {
             items.addAll(rows);
         }
         for (int i = 0; i < rows.size(); i++) {
-            if (was != null && rows.get(i).isSameAs(was)) {
+            boolean isWanted = wanted.isPresent() && rows.get(i).host().equals(wanted);
+            if (isWanted || (wanted.isEmpty() && was != null && rows.get(i).isSameAs(was))) {
                 list.getSelectionModel().select(i);
                 chosen.accept(rows.get(i));
             }
@@ -127,7 +130,8 @@ final class DeviceColumn extends VBox {
     }
 
     /** Chooses the row of a device of the plan, if there is one. */
-    void choose(Id<?> host) {
+    void choose(Id<Host> host) {
+        wanted = Optional.of(host); // it may be found later
         list.getItems().stream()
                 .filter(r -> r.host().filter(h -> h.equals(host)).isPresent())
                 .findFirst()

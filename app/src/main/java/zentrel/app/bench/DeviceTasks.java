@@ -13,6 +13,7 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
+import zentrel.app.look.Daemons;
 import zentrel.found.FoundDevice;
 import zentrel.live.Discovery;
 import zentrel.live.NodeSetter;
@@ -36,11 +37,7 @@ final class DeviceTasks implements AutoCloseable {
     private final Supplier<Optional<Discovery>> discovery;
     private final Log log;
     private final AtomicBoolean stopped = new AtomicBoolean();
-    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> {
-        Thread made = new Thread(r, "set");
-        made.setDaemon(true);
-        return made;
-    });
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> Daemons.of(r, "set"));
 
     /** @param discovery the one that runs, if one does */
     DeviceTasks(Supplier<Optional<Discovery>> discovery, Log log) {

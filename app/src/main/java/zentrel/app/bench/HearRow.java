@@ -19,6 +19,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Daemons;
 import zentrel.app.look.Texts;
 import zentrel.gear.ConfirmedSettings;
 import zentrel.gear.Heard;
@@ -48,11 +49,7 @@ final class HearRow extends HBox implements AutoCloseable {
     private final Button tick = new Button();
     private final Label told = Texts.of("", "soft", "small");
     private final AtomicBoolean running = new AtomicBoolean();
-    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> {
-        Thread t = new Thread(r, "hear");
-        t.setDaemon(true);
-        return t;
-    });
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> Daemons.of(r, "hear"));
     private List<ConfirmedSettings> ticking = List.of();
 
     /**

@@ -38,7 +38,8 @@ final class LiveLook {
      *
      * @param troubles what kept it from seeing all, as sentences
      */
-    record Rest(List<String> troubles, Optional<Long> recorded, Optional<String> sending) {}
+    record Rest(
+            List<String> troubles, Optional<Long> recorded, Optional<String> sending, Optional<PlayedNet.Span> span) {}
 
     private final Supplier<Plan> plan;
     private final UnaryOperator<Ipv4Address> asPlanned;
@@ -86,6 +87,7 @@ final class LiveLook {
                 rest.troubles(),
                 rest.recorded(),
                 rest.sending(),
+                rest.span(),
                 found.unreadable());
     }
 

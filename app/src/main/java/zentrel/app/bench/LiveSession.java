@@ -1,9 +1,7 @@
 package zentrel.app.bench;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -17,28 +15,24 @@ import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
+import zentrel.app.look.Daemons;
 import zentrel.gear.ConfirmedSettings;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.Discovery;
 import zentrel.live.EventLog;
 import zentrel.live.LiveEvent;
 import zentrel.live.Ping;
-import zentrel.live.RecordedNet;
-import zentrel.live.RecordingFile;
 import zentrel.live.SealedFile;
 import zentrel.live.SealedState;
 import zentrel.live.SendJob;
 import zentrel.live.StreamWatch;
-import zentrel.live.TestSender;
 import zentrel.net.Guarded;
 import zentrel.net.NetAdapter;
 import zentrel.net.NetHost;
 import zentrel.net.OutputGuard;
 import zentrel.net.Recorded;
 import zentrel.net.real.RealNet;
-import zentrel.packet.pcap.PcapReader;
 import zentrel.plan.Plan;
-import zentrel.standin.StandinEvent;
 import zentrel.standin.StandinSite;
 
 /**
@@ -52,25 +46,23 @@ final class LiveSession implements AutoCloseable {
     private final OutputGuard guard = new OutputGuard(OutputGuard.State.LISTEN);
     private final Supplier<Plan> plan;
     private final LiveLook look;
-    private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(r -> daemon(r, "live"));
+    private final ScheduledExecutorService worker =
+            Executors.newSingleThreadScheduledExecutor(r -> Daemons.of(r, "live"));
     private final DeviceTasks tasks = new DeviceTasks(this::discovery, this::note);
     private volatile LiveSnapshot snapshot = LiveSnapshot.EMPTY;
     private volatile Optional<NetAdapter> adapter = Optional.empty();
-    private volatile @Nullable RecordingFile recording;
-    private volatile @Nullable String sending;
+    private volatile Optional<Place> place = Optional.empty();
+    private final SeenRecorder recorder = new SeenRecorder();
+    private final Player player = new Player();
+    private final BenchSender sender = new BenchSender();
     private volatile @Nullable String lost;
 
     private volatile @Nullable NetHost host;
-    private volatile @Nullable TestSender sender;
 
     // on the worker
     private volatile @Nullable Discovery discovery;
     private @Nullable StreamWatch watch;
-    private @Nullable RecordedNet played;
-    private @Nullable PcapReader reader;
     private EventLog log = new EventLog();
-    private double speed = 1;
-    private long playedAt;
     private int ticks;
 
     /**
@@ -85,12 +77,6 @@ final class LiveSession implements AutoCloseable {
                 worker.scheduleWithFixedDelay(this::tick, EVERY_MILLIS, EVERY_MILLIS, TimeUnit.MILLISECONDS);
     }
 
-    private static Thread daemon(Runnable work, String name) {
-        Thread thread = new Thread(work, name);
-        thread.setDaemon(true);
-        return thread;
-    }
-
     OutputGuard.State state() {
         return guard.state();
     }
@@ -100,39 +86,65 @@ final class LiveSession implements AutoCloseable {
         return adapter;
     }
 
+    /** What is looked at; empty for a recording, or where nothing is. */
+    Optional<Place> place() {
+        return place;
+    }
+
     LiveSnapshot snapshot() {
         return snapshot;
     }
 
     // --- choosing where ---
 
-    /** Looks at an adapter, only listening; {@code done} is told on the JavaFX thread what went wrong. */
-    void open(NetAdapter at, Consumer<Optional<String>> done) {
+    /** Looks at a place, only listening; {@code done} is told on the JavaFX thread what went wrong. */
+    void open(Place at, Consumer<Optional<String>> done) {
+        anew(done, () -> {
+            if (at instanceof Place.Rehearsed rehearsed) {
+                play(new PlayedRehearsal(plan.get(), rehearsed.segment()));
+            } else {
+                listen(at.real().orElseThrow());
+            }
+            place = Optional.of(at);
+        });
+    }
+
+    private void anew(Consumer<Optional<String>> done, Work work) {
         guard.set(OutputGuard.State.LISTEN);
         worker.execute(() -> {
             closeNow();
             log = new EventLog();
-            finish(done, () -> listen(at));
+            finish(done, work);
         });
     }
 
     private void listen(NetAdapter at) throws IOException {
-        NetHost net = new Recorded(new Guarded(new RealNet(), guard), p -> {
-            RecordingFile file = recording;
-            if (file != null) {
-                file.take(p);
-            }
-        });
+        NetHost net = new Recorded(new Guarded(new RealNet(), guard), recorder);
         host = net;
-        Set<Ipv4Address> planned = ConfirmedSettings.addresses(plan.get());
-        watch(net, at, planned);
+        watch(net, at);
         adapter = Optional.of(at);
         lost = null;
     }
 
-    private void watch(NetHost net, NetAdapter at, Set<Ipv4Address> planned) throws IOException {
+    private void play(PlayedNet net) throws IOException {
+        player.play(net);
+        NetHost seen = new Recorded(new Guarded(net.host(), guard), recorder);
+        host = seen;
+        watch(seen, net.adapter());
+        if (net instanceof PlayedRehearsal) {
+            adapter = Optional.of(net.adapter());
+        }
+    }
+
+    private void watch(NetHost net, NetAdapter at) throws IOException {
+        Set<Ipv4Address> planned = ConfirmedSettings.addresses(plan.get());
         StreamWatch streams = new StreamWatch(net, at, planned::contains);
-        Discovery devices = new Discovery(net, at, List.of(), Ping.ofSystem(), planned::contains);
+        // a ping leaves by the system, past the guard, so the guard is asked; of what is played nothing can be pinged
+        Ping ping = Ping.ofSystem();
+        Ping asking = (a, limit) -> player.net().isEmpty() && guard.state() != OutputGuard.State.LISTEN
+                ? ping.answers(a, limit)
+                : Optional.empty();
+        Discovery devices = new Discovery(net, at, List.of(), asking, planned::contains);
         watch = streams;
         discovery = devices;
         try {
@@ -146,26 +158,46 @@ final class LiveSession implements AutoCloseable {
 
     /** Plays a recording from its start. */
     void open(Path file, double howFast, Consumer<Optional<String>> done) {
-        guard.set(OutputGuard.State.LISTEN);
+        anew(done, () -> {
+            player.setSpeed(howFast);
+            play(new PlayedRecording(file, (who, when) -> log.queried(who, when)));
+        });
+    }
+
+    /** Goes to another time of a recording, forward or back. */
+    void goTo(long time) {
+        inRecording(net -> {
+            if (net.goTo(time)) {
+                closeWatch();
+                log = new EventLog();
+                play(net);
+                net.advance(Math.max(0, time - net.host().clock().now()));
+            }
+        });
+    }
+
+    /** Lets time of a recording pass, beside what passes by itself. */
+    void stepBy(long nanos) {
+        inRecording(net -> net.advance(nanos));
+    }
+
+    private interface InRecording {
+        void run(PlayedNet net) throws IOException;
+    }
+
+    private void inRecording(InRecording work) {
         worker.execute(() -> {
-            closeNow();
-            log = new EventLog();
-            finish(done, () -> {
-                PcapReader opened = new PcapReader(file);
-                reader = opened;
-                RecordedNet net = new RecordedNet(opened);
-                played = net;
-                host = net;
-                speed = howFast;
-                playedAt = System.nanoTime();
-                watch(net, net.everything(), ConfirmedSettings.addresses(plan.get()));
-            });
+            try {
+                work.run(player.net().orElseThrow(() -> new IOException("none is played.")));
+            } catch (IOException e) {
+                lost = "The recording cannot be read there: " + e.getMessage();
+            }
         });
     }
 
     /** How fast a recording is played from now on; 0 holds it. */
     void setSpeed(double value) {
-        worker.execute(() -> speed = value);
+        worker.execute(() -> player.setSpeed(value));
     }
 
     private interface Work {
@@ -194,24 +226,26 @@ final class LiveSession implements AutoCloseable {
 
     private void closeNow() {
         stopSendingNow();
+        closeWatch();
+        stopRecordingNow();
+        Optional.ofNullable(host).ifPresent(NetHost::close);
+        host = null;
+        player.close().ifPresent(p -> log.add(new LiveEvent(0, "recording", false, p)));
+        adapter = Optional.empty();
+        place = Optional.empty();
+        snapshot = LiveSnapshot.EMPTY;
+    }
+
+    private void closeWatch() {
         Optional.ofNullable(discovery).ifPresent(Discovery::close);
         Optional.ofNullable(watch).ifPresent(StreamWatch::close);
         discovery = null;
         watch = null;
-        stopRecordingNow();
-        Optional.ofNullable(host).ifPresent(NetHost::close);
-        host = null;
-        played = null;
-        if (reader != null) {
-            try {
-                reader.close();
-            } catch (IOException e) {
-                log.add(new LiveEvent(0, "recording", false, "The recording was not closed: " + e.getMessage()));
-            }
-            reader = null;
-        }
-        adapter = Optional.empty();
-        snapshot = LiveSnapshot.EMPTY;
+    }
+
+    /** Polls and pings an address besides, as long as questions may leave. */
+    void alsoAsk(Ipv4Address address) {
+        worker.execute(() -> Optional.ofNullable(discovery).ifPresent(d -> d.alsoAsk(address)));
     }
 
     // --- states ---
@@ -236,14 +270,12 @@ final class LiveSession implements AutoCloseable {
     /** Stops all output at once; what is sent says by its last packets that it ends. */
     void stopOutput() {
         tasks.stop();
-        TestSender running = sender;
         NetHost net = host;
         if (guard.state() == OutputGuard.State.ARMED) {
-            if (running == null || net == null) {
-                guard.set(OutputGuard.State.ASK);
+            if (sender.end() && net != null) {
+                net.run(() -> guard.set(OutputGuard.State.ASK)); // in the net's turn, right after the last packets
             } else {
-                running.close();
-                net.run(() -> guard.set(OutputGuard.State.ASK)); // in the net's turn, right after those packets
+                guard.set(OutputGuard.State.ASK);
             }
         }
         worker.execute(this::stopSendingNow);
@@ -254,25 +286,17 @@ final class LiveSession implements AutoCloseable {
     /** Sends test levels in place of those that are sent. */
     void send(SendJob job, String words, Consumer<Optional<String>> done) {
         worker.execute(() -> finish(done, () -> {
-            stopSendingNow();
             NetHost net = host;
             Optional<NetAdapter> at = adapter;
             if (net == null || at.isEmpty()) {
                 throw new IOException("Choose an adapter first.");
             }
-            TestSender started =
-                    new TestSender(new StandinSite(net, at.get()), "Zentrel bench", job, this::couldNotSend);
-            sender = started;
-            started.start();
-            sending = words;
-            log.add(new LiveEvent(net.clock().now(), "sending", false, "Zentrel sends " + words));
+            sender.start(new StandinSite(net, at.get()), job, words, this::sent, why -> note(true, "Not sent: " + why));
         }));
     }
 
-    private void couldNotSend(StandinEvent event) {
-        if (event instanceof StandinEvent.NotSent e) {
-            worker.execute(() -> log.add(new LiveEvent(now(), "not-sent", true, "Not sent: " + e.why())));
-        }
+    private void sent(boolean grave, String text) {
+        log.add(new LiveEvent(now(), "sending", grave, text));
     }
 
     private Optional<Discovery> discovery() {
@@ -294,13 +318,7 @@ final class LiveSession implements AutoCloseable {
     }
 
     private void stopSendingNow() {
-        TestSender running = sender;
-        sender = null;
-        sending = null;
-        if (running != null) {
-            running.close();
-            log.add(new LiveEvent(now(), "sending", false, "Zentrel stops sending"));
-        }
+        sender.stop(this::sent);
     }
 
     // --- recording ---
@@ -310,13 +328,10 @@ final class LiveSession implements AutoCloseable {
         worker.execute(() -> finish(done, () -> {
             stopRecordingNow();
             NetHost net = host;
-            if (net == null || played != null) {
+            if (net == null || adapter.isEmpty()) {
                 throw new IOException("Choose an adapter first.");
             }
-            long epoch = System.currentTimeMillis() * 1_000_000L - net.clock().now();
-            recording = new RecordingFile(
-                    Files.newOutputStream(file, StandardOpenOption.CREATE, StandardOpenOption.TRUNCATE_EXISTING),
-                    epoch);
+            recorder.start(net, file);
         }));
     }
 
@@ -325,20 +340,9 @@ final class LiveSession implements AutoCloseable {
     }
 
     private void stopRecordingNow() {
-        RecordingFile file = recording;
-        recording = null;
         NetHost net = host;
-        if (file == null || net == null) {
-            return;
-        }
-        try {
-            net.call(() -> {
-                file.close(); // in the net's turn, so that no packet is half written
-                return true;
-            });
-            file.failure().ifPresent(f -> log.add(new LiveEvent(now(), "recording", true, f)));
-        } catch (IOException e) {
-            log.add(new LiveEvent(now(), "recording", true, "The recording did not end well: " + e.getMessage()));
+        if (net != null) {
+            recorder.stop(net).ifPresent(f -> log.add(new LiveEvent(now(), "recording", true, f)));
         }
     }
 
@@ -356,11 +360,9 @@ final class LiveSession implements AutoCloseable {
             return;
         }
         try {
-            RecordedNet net = played;
-            if (net != null) {
-                long real = System.nanoTime();
-                net.advance(net.clock().now() + Math.round((real - playedAt) * speed));
-                playedAt = real;
+            Optional<PlayedNet> net = player.net();
+            if (net.isPresent()) {
+                player.advance(net.get());
             } else if (ticks++ % ADAPTER_EVERY == 0) {
                 checkAdapter();
             }
@@ -373,20 +375,13 @@ final class LiveSession implements AutoCloseable {
     /** An adapter that is gone, or has another address, stops all output; that it is back is noticed. */
     private void checkAdapter() {
         Optional<NetAdapter> at = adapter;
-        if (at.isEmpty()) {
-            return;
-        }
-        boolean there = new RealNet()
-                .adapterAt(at.get().address().address())
-                .filter(a -> a.name().equals(at.get().name()) && a.up())
-                .isPresent();
+        boolean there = at.isEmpty() || Adapters.isThere(at.get());
         if (!there && lost == null) {
-            lost = at.get() + " is gone: no cable, switched off, or another address. Output was stopped; connect it"
-                    + " again, or choose another.";
+            lost = Adapters.gone(at.get());
             stopSendingNow();
             guard.set(OutputGuard.State.LISTEN);
             log.add(new LiveEvent(now(), "adapter", true, at.get() + " is gone"));
-        } else if (there && lost != null) {
+        } else if (there && lost != null && at.isPresent()) {
             lost = null;
             log.add(new LiveEvent(now(), "adapter", false, at.get() + " is back"));
         }
@@ -398,8 +393,8 @@ final class LiveSession implements AutoCloseable {
         Optional.ofNullable(lost).ifPresent(troubles::add);
         troubles.addAll(devices.troubles());
         troubles.addAll(found.remarks());
-        Optional.ofNullable(reader).flatMap(PcapReader::damage).ifPresent(troubles::add);
-        RecordingFile file = recording;
+        Optional<PlayedNet> net = player.net();
+        net.flatMap(PlayedNet::trouble).ifPresent(troubles::add);
         snapshot = look.of(
                 found,
                 devices.devices(),
@@ -407,8 +402,9 @@ final class LiveSession implements AutoCloseable {
                 now(),
                 new LiveLook.Rest(
                         troubles.stream().distinct().toList(),
-                        Optional.ofNullable(file).map(RecordingFile::packets),
-                        Optional.ofNullable(sending)));
+                        recorder.packets(),
+                        sender.words(),
+                        net.flatMap(PlayedNet::span)));
     }
 
     // --- as it worked ---
@@ -433,10 +429,7 @@ final class LiveSession implements AutoCloseable {
 
     /** The adapters of this computer, asked of the system and told on the JavaFX thread. */
     void adapters(Consumer<List<NetAdapter>> told) {
-        worker.execute(() -> {
-            List<NetAdapter> all = new RealNet().adapters();
-            Platform.runLater(() -> told.accept(all));
-        });
+        worker.execute(() -> Adapters.all(told));
     }
 
     @Override

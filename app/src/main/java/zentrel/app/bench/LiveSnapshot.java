@@ -22,6 +22,7 @@ import zentrel.plan.Universe;
  * @param since what changed since a sealed state; empty where there is none to compare with
  * @param troubles what kept it from seeing all, as sentences
  * @param recorded packets recorded so far; empty while nothing is recorded
+ * @param span from when to when a recording lasts; empty where none is played, or that is not known yet
  * @param sending what is sent now, in words; empty where nothing is
  */
 record LiveSnapshot(
@@ -37,6 +38,7 @@ record LiveSnapshot(
         List<String> troubles,
         Optional<Long> recorded,
         Optional<String> sending,
+        Optional<PlayedNet.Span> span,
         long unreadable) {
     /**
      * What changed since a state was sealed.
@@ -56,6 +58,7 @@ record LiveSnapshot(
             List.of(),
             Optional.empty(),
             List.of(),
+            Optional.empty(),
             Optional.empty(),
             Optional.empty(),
             0);

@@ -6,6 +6,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.function.Consumer;
 import javafx.application.Platform;
+import zentrel.app.look.Daemons;
 import zentrel.file.PlanFileException;
 
 /** The threads on which a document works, one for each kind of work; what they find is handed over on that of JavaFX. */
@@ -15,7 +16,8 @@ final class Workers {
     private final ExecutorService checker = daemon("check");
     private final ExecutorService pictures = daemon("pictures");
     private final ExecutorService trials = daemon("trials");
-    private final ScheduledExecutorService disk = Executors.newSingleThreadScheduledExecutor(r -> named(r, "disk"));
+    private final ScheduledExecutorService disk =
+            Executors.newSingleThreadScheduledExecutor(r -> Daemons.of(r, "disk"));
     private final Consumer<String> tell;
 
     /** @param tell told a sentence, on the thread of JavaFX, where work did not go as it should */
@@ -24,13 +26,7 @@ final class Workers {
     }
 
     private static ExecutorService daemon(String name) {
-        return Executors.newSingleThreadExecutor(r -> named(r, name));
-    }
-
-    private static Thread named(Runnable work, String name) {
-        Thread t = new Thread(work, name);
-        t.setDaemon(true);
-        return t;
+        return Executors.newSingleThreadExecutor(r -> Daemons.of(r, name));
     }
 
     /** For the findings of the plan. */

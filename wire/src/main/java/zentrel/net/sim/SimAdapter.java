@@ -65,6 +65,14 @@ public final class SimAdapter extends SimSocket {
         return this;
     }
 
+    /** Gives it one address in place of those it has, and tells all on its cable. */
+    public void readdress(HostAddress address) {
+        addresses.clear();
+        addresses.add(address);
+        neighbours.clear();
+        announce();
+    }
+
     /** Tells it a way to another network. */
     public SimAdapter withWay(Subnet to, Optional<Ipv4Address> via) {
         ways.add(new Way(to, via));
@@ -96,11 +104,13 @@ public final class SimAdapter extends SimSocket {
         carrier = on;
     }
 
-    String name() {
+    /** What programs call it. */
+    public String name() {
         return name;
     }
 
-    SimHost host() {
+    /** Its computer. */
+    public SimHost host() {
         return host;
     }
 
@@ -134,7 +144,7 @@ public final class SimAdapter extends SimSocket {
     }
 
     /** What programs see of it, for one of its addresses. */
-    NetAdapter seen(HostAddress address) {
+    public NetAdapter seen(HostAddress address) {
         return new NetAdapter(name, address, isUsable(), wireless, false);
     }
 

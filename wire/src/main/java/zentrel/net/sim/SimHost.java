@@ -371,10 +371,12 @@ public final class SimHost {
                     .reduce((a, b) -> b)
                     .orElse(hearing.get(hearing.size() - 1));
             hearing.stream()
-                    .filter(p -> p != winner)
+                    .filter(p -> p.program() != winner.program())
                     .forEach(p ->
                             net.drop(packet, Reason.PORT_SHARED, p.program().place()));
-            hearing = List.of(winner);
+            hearing = hearing.stream() // a program that opens a port twice has one socket, as on a real net
+                    .filter(p -> p.program() == winner.program())
+                    .toList();
         }
         for (SimPort port : hearing) {
             boolean asked = net.clock().now() - port.lastSent() < ASKED_NANOS;

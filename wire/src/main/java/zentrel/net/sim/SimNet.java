@@ -142,7 +142,13 @@ public final class SimNet {
 
     /** An empty network at time 0. */
     public SimNet(long seed) {
+        this(seed, 0);
+    }
+
+    /** An empty network at a time, in ns. */
+    public SimNet(long seed, long begin) {
         random = new Random(seed);
+        now = begin;
     }
 
     public Clock clock() {
