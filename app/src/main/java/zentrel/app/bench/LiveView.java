@@ -246,15 +246,9 @@ final class LiveView extends BorderPane {
         Id<?> id = document.selectionProperty().get();
         if (id != null && document.plan().index().find(id).isPresent()) {
             document.plan().index().hostAt(id).ifPresent(h -> devices.choose(h.id()));
-            id.as(Kind.UNIVERSE).ifPresent(u -> universeKey(u).ifPresent(universes::choose));
+            id.as(Kind.UNIVERSE)
+                    .ifPresent(u -> UniverseKey.of(document.plan(), u).ifPresent(universes::choose));
         }
-    }
-
-    private Optional<UniverseKey> universeKey(Id<?> universe) {
-        return document.plan().streams().stream()
-                .filter(s -> s.universe().equals(universe))
-                .flatMap(s -> document.plan().index().wireOf(s).stream().map(w -> new UniverseKey(s.protocol(), w)))
-                .findFirst();
     }
 
     void shown() {
