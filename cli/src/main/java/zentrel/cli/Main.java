@@ -30,6 +30,7 @@ import zentrel.text.Version;
             LoadCommand.class,
             NextLookCommand.class,
             WhoWinsCommand.class,
+            ReadyCommand.class,
             StandinCommand.class,
             SendCommand.class,
             OscCommand.class,

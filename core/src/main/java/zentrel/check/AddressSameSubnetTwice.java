@@ -4,8 +4,13 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
+import zentrel.ipv4.FreeAddress;
 import zentrel.ipv4.HostAddress;
+import zentrel.ipv4.Subnet;
 import zentrel.plan.Adapter;
+import zentrel.plan.AdapterAddress;
+import zentrel.plan.AddressOrigin;
 import zentrel.plan.Edit;
 import zentrel.plan.Host;
 import zentrel.plan.Setting;
@@ -68,7 +73,13 @@ final class AddressSameSubnetTwice extends PathRule {
                                 second.name(),
                                 "subnet",
                                 a.get().subnet()),
-                        List.of(off(context, second), off(context, first)))
+                        Stream.of(
+                                        moved(context, second, a.get()),
+                                        moved(context, first, a.get()),
+                                        Optional.of(off(context, second)),
+                                        Optional.of(off(context, first)))
+                                .flatMap(Optional::stream)
+                                .toList())
                 .restingOn(
                         switch (host.system()) {
                             case WINDOWS ->
@@ -86,6 +97,28 @@ final class AddressSameSubnetTwice extends PathRule {
                 .filter(x -> second.addresses().stream()
                         .anyMatch(y -> y.inForce().subnet().overlaps(x.subnet())))
                 .findFirst();
+    }
+
+    /** Gives an adapter a free address of the subnet that is usual where it is plugged in, if that is another one. */
+    private static Optional<Edit> moved(CheckContext context, Adapter adapter, HostAddress shared) {
+        Optional<Subnet> usual = adapter.segment()
+                .flatMap(s -> context.signalPaths().usualSubnet(s))
+                .filter(s -> !s.overlaps(shared.subnet()) && adapter.addresses().size() == 1);
+        return usual.flatMap(s -> FreeAddress.after(
+                        s.network(),
+                        s,
+                        context.signalPaths().context().usedOn(adapter.segment().orElseThrow()))
+                .map(free -> new HostAddress(free, s.prefixLength()))
+                .map(to -> new Edit(
+                        RuleWords.say(
+                                "address.same-subnet-twice.move",
+                                "adapter",
+                                context.index().name(adapter.id()),
+                                "address",
+                                to),
+                        p -> p.with(
+                                adapter.id(),
+                                x -> x.withAddress(0, new AdapterAddress(Setting.of(to), AddressOrigin.MANUAL))))));
     }
 
     private static Edit off(CheckContext context, Adapter adapter) {

@@ -76,8 +76,10 @@ public final class RuleBook {
             new PathRule("control.wrong-target", RuleBook::anyLink),
             new PathRule("control.unmatched", RuleBook::anyLink),
             new PathRule("control.not-sending", RuleBook::anyLink),
-            new DeskVersionDiffers(),
-            new DeskTwoPrimaries(),
+            new PathRule("desk.version-differs", RuleBook::anySession),
+            new PathRule("desk.session-differs", RuleBook::anySession),
+            new PathRule("desk.start-order", RuleBook::anySession),
+            new DeskTwoMains(),
             new PathRule("desk.remote-outputs", RuleBook::anySession),
             new PathRule("desk.backup-outranks", RuleBook::anySession),
             new PathRule("previs.input-differs", RuleBook::anyAttachment));

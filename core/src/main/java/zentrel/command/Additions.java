@@ -123,7 +123,7 @@ public final class Additions {
                 a -> {
                     List<Id<Application>> all = new ArrayList<>(first.stream().toList());
                     all.addAll(a.to(programs));
-                    return EntityAdditions.session(plan, a.to(name), all);
+                    return EntityAdditions.session(plan, a.to(name), EntityAdditions.desks(plan, all));
                 },
                 name,
                 programs);
@@ -301,7 +301,8 @@ public final class Additions {
 
     private Addition member(Session session) {
         Ask<Id<Application>> program = new Ask<>("Program", Formats.reference(Kind.APPLICATION), "");
-        Ask<Part> part = new Ask<>("As", Formats.word(Part.class), Part.REMOTE.word());
+        Ask<Part> part = new Ask<>(
+                "As", Formats.choice(List.of(Part.values()), Part::title, Format.Control.CHOICE), Part.REMOTE.title());
         return one(
                 "A program that enters it",
                 a -> EntityAdditions.enter(plan, session, a.to(program), a.to(part)),

@@ -1,10 +1,16 @@
 package zentrel.command;
 
-import java.util.*;
-import java.util.stream.*;
-import zentrel.gear.*;
-import zentrel.plan.*;
-import zentrel.profile.*;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import zentrel.gear.EntityAdditions;
+import zentrel.plan.Application;
+import zentrel.plan.Part;
+import zentrel.plan.Plan;
+import zentrel.plan.Session;
+import zentrel.plan.Session.Desk;
 
 /** Lines about sessions: who shares one show. */
 final class SessionWords {
@@ -23,30 +29,44 @@ final class SessionWords {
         if (name.isEmpty()) {
             return List.of();
         }
-        List<Id<Application>> programs = new ArrayList<>();
+        List<Desk> desks = new ArrayList<>();
         for (String one : String.join(" ", sides.get(1)).split("\\s*,\\s*|\\s+and\\s+", -1)) {
             if (!one.isBlank()) {
-                List<Application> meant =
-                        things.named(List.of(one.split(" ", -1)), plan.applications(), a -> true, "a program");
-                if (meant.isEmpty()) {
+                List<List<String>> as = Words.around(List.of(one.split(" ", -1)), "as");
+                List<Application> meant = things.named(as.get(0), plan.applications(), a -> true, "a program");
+                Optional<Part> part = part(as.get(1));
+                if (meant.isEmpty() || (!as.get(1).isEmpty() && part.isEmpty())) {
                     return List.of();
                 }
-                programs.add(meant.get(0).id());
+                desks.add(new Desk(
+                        meant.get(0).id(), part.orElse(EntityAdditions.usualPart(meant.get(0), desks.isEmpty()))));
             }
         }
-        String who = programs.stream().map(plan.index()::name).collect(Collectors.joining(" and "));
+        String who = desks.stream()
+                .map(d -> plan.index().name(d.application())
+                        + (d.part() == Part.REMOTE || d.part() == Part.PRIMARY
+                                ? ""
+                                : " as " + d.part().title()))
+                .collect(Collectors.joining(" and "));
         return List.of(Offer.of(
                 "Add the session " + name + (who.isEmpty() ? "" : " with " + who),
-                () -> EntityAdditions.session(plan, name, programs)));
+                () -> EntityAdditions.session(plan, name, desks)));
+    }
+
+    private static Optional<Part> part(List<String> words) {
+        return words.size() == 1
+                ? Stream.of(Part.values())
+                        .filter(p -> p.word().equals(words.get(0)) || p.title().equals(words.get(0)))
+                        .findFirst()
+                : Optional.empty();
     }
 
     /** {@code enter SESSION with PROGRAM [as PART]}. */
     List<Offer> enter(List<String> words) {
         List<List<String>> as = Words.around(words, "as");
-        Part part = java.util.stream.Stream.of(Part.values())
-                .filter(p -> List.of(p.word()).equals(as.get(1)))
-                .findFirst()
-                .orElse(Part.REMOTE);
+        if (!as.get(1).isEmpty() && part(as.get(1)).isEmpty()) {
+            return List.of();
+        }
         List<List<String>> sides = Words.around(as.get(0), "with");
         List<Offer> offers = new ArrayList<>();
         for (Session session : things.named(sides.get(0), plan.sessions(), s -> true, "a session")) {
@@ -55,8 +75,9 @@ final class SessionWords {
                     plan.applications(),
                     a -> session.desks().stream().noneMatch(m -> m.application().equals(a.id())),
                     "a program outside of that session")) {
+                Part part = part(as.get(1)).orElse(EntityAdditions.usualPart(program, false));
                 offers.add(Offer.of(
-                        program.name() + " enters " + session.name() + " as " + part.word(),
+                        program.name() + " enters " + session.name() + " as " + part.title(),
                         () -> EntityAdditions.enter(plan, session, program.id(), part)));
             }
         }

@@ -54,12 +54,12 @@ public final class Usages {
                     "notes what a program keeps of a thing, or what is printed on a device: an address, a number, a name",
                     "copy hut console in cue player as 10.41.0.20"),
             new Usage(
-                    "session NAME [with PROGRAM, PROGRAM]",
+                    "session NAME [with PROGRAM, PROGRAM [as PART]]",
                     "adds a session; the first program leads it",
                     "session Evening with desk, previs"),
             new Usage(
                     "enter SESSION with PROGRAM [as PART]",
-                    "lets a program enter a session, as primary, backup or remote",
+                    "lets a program enter a session, as main, backup, remote, previs or node",
                     "enter evening with cue player"),
             new Usage("leave SESSION with PROGRAM", "lets a program leave a session", "leave evening with backup desk"),
             new Usage(

@@ -15,7 +15,8 @@ final class ShowEntries {
 
     private static final Pattern SLOTS =
             Pattern.compile("(\\S+)\\s+slots?\\s+(\\d{1,6})(?:\\s*(?:to|-|–)\\s*(\\d{1,6}))?(?:\\s+on\\s+(.+))?");
-    private static final Pattern MEMBER = Pattern.compile("(.+?)\\s+as\\s+(.+)");
+    private static final Pattern MEMBER =
+            Pattern.compile("(.+?)\\s+as\\s+(\\S+)(?:\\s+with\\s+key\\s+(.*?))?(?:\\s+((?:not\\s+)?entered))?");
     private static final Pattern VIA = Pattern.compile("(.+?)\\s+from\\s+(.+)");
 
     private static final List<Kind<?>> ENDS = List.of(Kind.HOST, Kind.ADAPTER, Kind.PORT, Kind.LINE, Kind.FIXTURE);
@@ -162,23 +163,29 @@ final class ShowEntries {
 
     /** A desk of a session with its part: {@code Hut desk as main}. */
     private static final Format<Desk> DESK = new Format<>() {
-        private final Format<Part> part =
-                Formats.choice(List.of(Part.values()), p -> p == Part.PRIMARY ? "main" : p.word(), Control.CHOICE);
+        private final Format<Part> part = Formats.choice(List.of(Part.values()), Part::title, Control.CHOICE);
 
         @Override
         public String shown(Plan plan, Desk m) {
             return Formats.reference(Kind.APPLICATION).shown(plan, m.application()) + " as "
-                    + part.shown(plan, m.part());
+                    + part.shown(plan, m.part())
+                    + m.key().map(k -> " with key " + k).orElse("")
+                    + m.entered().map(e -> e ? " entered" : " not entered").orElse("");
         }
 
         @Override
         public Desk read(Plan plan, String text) {
             Matcher m = MEMBER.matcher(text);
             if (!m.matches()) {
-                throw new IllegalArgumentException("\"" + text
-                        + "\" does not say which part a desk has; write PROGRAM as main, backup or remote.");
+                throw new IllegalArgumentException(
+                        "\"" + text
+                                + "\" does not say which part a desk has; write PROGRAM as main, backup, remote, previs or node.");
             }
-            return new Desk(Formats.reference(Kind.APPLICATION).read(plan, m.group(1)), part.read(plan, m.group(2)));
+            return new Desk(
+                    Formats.reference(Kind.APPLICATION).read(plan, m.group(1)),
+                    part.read(plan, m.group(2)),
+                    Optional.ofNullable(m.group(3)),
+                    Optional.ofNullable(m.group(4)).map("entered"::equals));
         }
 
         @Override

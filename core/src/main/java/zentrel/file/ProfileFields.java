@@ -31,6 +31,7 @@ import zentrel.profile.ProfileNeed;
 import zentrel.profile.ProfilePoe;
 import zentrel.profile.ProfilePorts;
 import zentrel.profile.ProfileSign;
+import zentrel.profile.ProfileStart;
 import zentrel.profile.ProfileStep;
 import zentrel.profile.ProfileSupply;
 import zentrel.profile.Protocol;
@@ -232,7 +233,15 @@ final class ProfileFields {
                         "needs",
                         n -> new ProfileNeed(
                                 n.need("need").word(Need.class), n.bool("stops", true), n.text("otherwise", ""))),
+                p.optional("start").map(ProfileFields::start).orElse(ProfileStart.NOTHING_SAID),
                 subnets(p));
+    }
+
+    private static ProfileStart start(JsonPlace p) {
+        Set<ApplicationKind> after = new HashSet<>();
+        p.list("after").forEach(a -> after.add(a.word(ApplicationKind.class)));
+        return new ProfileStart(
+                p.optional("seconds").map(s -> s.integer(0, 86_400)).orElse(0), after, p.text("sign", ""));
     }
 
     private static List<Subnet> subnets(JsonPlace p) {
@@ -381,6 +390,14 @@ final class ProfileFields {
             JsonOut.flag(o, "stops", x.stops(), true);
             JsonOut.text(o, "otherwise", x.otherwise(), "");
         });
+        if (!a.start().equals(ProfileStart.NOTHING_SAID)) {
+            ObjectNode start = n.putObject("start");
+            if (a.start().seconds() > 0) {
+                start.put("seconds", a.start().seconds());
+            }
+            JsonOut.texts(start, "after", words(a.start().after()));
+            JsonOut.text(start, "sign", a.start().sign(), "");
+        }
         JsonOut.texts(n, "accepts", a.accepts().stream().map(Subnet::toString).toList());
     }
 

@@ -19,7 +19,9 @@ final class SessionFields implements Fields<Session> {
                         p.nowOrBefore("desks", "members"),
                         m -> new Session.Desk(
                                 refs.refer(m.need("application"), Kind.APPLICATION),
-                                m.word("part", Part.class, Part.REMOTE))));
+                                m.word("part", Part.class, Part.REMOTE),
+                                m.optional("key").map(JsonPlace::text),
+                                m.optional("entered").map(JsonPlace::bool))));
     }
 
     @Override
@@ -30,6 +32,8 @@ final class SessionFields implements Fields<Session> {
         all(n, "desks", s.desks(), (m, x) -> {
             m.put("application", x.application().value());
             word(m, "part", x.part(), Part.REMOTE);
+            x.key().ifPresent(k -> m.put("key", k));
+            x.entered().ifPresent(e -> m.put("entered", e));
         });
     }
 }

@@ -9,6 +9,7 @@ import zentrel.entry.Format;
 import zentrel.entry.Formats;
 import zentrel.plan.*;
 import zentrel.plan.Session.Desk;
+import zentrel.profile.ApplicationKind;
 import zentrel.profile.Direction;
 import zentrel.profile.Merge;
 import zentrel.profile.PortKind;
@@ -34,16 +35,28 @@ public final class EntityAdditions {
 
     private EntityAdditions() {}
 
-    /** A session without a key, for any version; the first program leads it, the others are remotes. */
-    public static Edit session(Plan plan, String name, List<Id<Application>> programs) {
+    /** The part that a program has in a session unless another is said. */
+    public static Part usualPart(Application program, boolean first) {
+        return first ? Part.PRIMARY : program.kind() == ApplicationKind.PREVIS ? Part.PREVIS : Part.REMOTE;
+    }
+
+    /** Programs as desks: the first leads, the others have their usual part. */
+    public static List<Desk> desks(Plan plan, List<Id<Application>> programs) {
         List<Desk> desks = new ArrayList<>();
-        for (Id<Application> program : programs) {
-            if (desks.stream().noneMatch(m -> m.application().equals(program))) {
-                desks.add(new Desk(program, desks.isEmpty() ? Part.PRIMARY : Part.REMOTE));
+        programs.forEach(p -> desks.add(new Desk(p, usualPart(plan.index().application(p), desks.isEmpty()))));
+        return desks;
+    }
+
+    /** A session without a key, for any version; a program that is named twice has the part that came first. */
+    public static Edit session(Plan plan, String name, List<Desk> desks) {
+        List<Desk> each = new ArrayList<>();
+        for (Desk desk : desks) {
+            if (each.stream().noneMatch(m -> m.application().equals(desk.application()))) {
+                each.add(desk);
             }
         }
         Session session =
-                new Session(Kind.SESSION.id(Ids.free(plan, Ids.of(name, "session"))), name, "", VersionRule.ANY, desks);
+                new Session(Kind.SESSION.id(Ids.free(plan, Ids.of(name, "session"))), name, "", VersionRule.ANY, each);
         return new Edit("Add the session " + name, p -> p.and(Kind.SESSION, session));
     }
 

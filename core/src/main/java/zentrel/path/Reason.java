@@ -24,6 +24,8 @@ public enum Reason {
     ATTACHMENT_OFF("previs.not-sending", MEANS, "previs.input-differs"),
     /** Beyond what the source's licence or product sends. */
     OVER_LIMIT("universe.over-limit", MEANS, "universe.over-limit"),
+    /** It was started before what must run first. */
+    START_ORDER("desk.start-order", MEANS, "desk.start-order"),
     /** The sending program has not been started. */
     NOT_RUNNING("program.not-running", MEANS, "program.not-running"),
     /** The sending program needs a licence that it has not. */
@@ -187,6 +189,12 @@ public enum Reason {
 
     /** The two versions do not agree as closely as the console's own stream needs. */
     ATTACHED_VERSIONS("previs.version-differs", AGREES, "previs.input-differs"),
+    /** What is typed in on entering a session is not what the session asks for. */
+    SESSION_KEYS("desk.session-differs", AGREES, "desk.session-differs"),
+    /** Versions of two desks of a session. */
+    DESK_VERSIONS("desk.version-differs", AGREES, "desk.version-differs"),
+    /** The release agrees, and one of the two does not say its build. */
+    BUILD_NOT_KNOWN("desk.build-not-known", AGREES, "desk.version-differs"),
     /** Nobody outside its maker knows what is in it. */
     BYTES_NOT_KNOWN("previs.bytes-not-known", WINS, "previs.input-differs"),
     /** A console mixes levels of its own into what it passes on. */

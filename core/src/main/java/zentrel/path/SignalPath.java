@@ -9,9 +9,9 @@ import zentrel.plan.Id;
  * One path, from one source to one thing that responds.
  *
  * @param source the sending application; empty where nobody sends
- * @param signal what is sent: the stream or the link; empty where nobody sends
- * @param receiver the port, or for a link the application; empty where nobody takes it
- * @param protocol artnet, sacn or osc
+ * @param signal what is sent: the stream, the link or the session; empty where nobody sends
+ * @param receiver the port, or for a link or a session the application; empty where nobody takes it
+ * @param protocol artnet, sacn, osc, own or session
  * @param delivery the word for how it is delivered
  */
 public record SignalPath(

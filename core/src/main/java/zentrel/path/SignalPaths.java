@@ -26,6 +26,9 @@ public final class SignalPaths {
     /** Bridges one after the other that are followed; more of them are a ring. */
     private static final int MOST_BRIDGES = 4;
 
+    /** The protocol of a path between desks, as {@link SignalPath#protocol}. */
+    public static final String SESSION = "session";
+
     private final PathContext context;
     private final KeptReads kept;
     private final PatchJudge patch;
@@ -34,6 +37,7 @@ public final class SignalPaths {
     private final MissingEnds missing;
     private final LinkJudge links;
     private final AttachmentJudge attachments;
+    private final SessionJudge sessions;
     private volatile @Nullable List<SignalPath> linkPaths;
     private volatile @Nullable PathReport last;
 
@@ -66,6 +70,7 @@ public final class SignalPaths {
         missing = new MissingEnds(context, patch);
         links = new LinkJudge(context, transport);
         attachments = new AttachmentJudge(context, transport);
+        sessions = new SessionJudge(context, transport);
     }
 
     public Plan plan() {
@@ -119,6 +124,7 @@ public final class SignalPaths {
             .with(Kind.UNIVERSE, (index, u) -> p -> p.ofUniverse(u.id()).paths())
             .with(Kind.LINK, (index, l) -> p -> p.ofLink(l.id()).paths())
             .with(Kind.ATTACHMENT, (index, a) -> p -> p.ofAttachment(a.id()).paths())
+            .with(Kind.SESSION, (index, s) -> p -> p.ofSession(s.id()).paths())
             .with(Kind.PORT, (index, port) -> p -> p.atPort(port))
             .with(Kind.LINE, (index, l) -> p -> p.atPort(index.port(l.port())))
             .with(Kind.STREAM, (index, s) -> p -> p.collected(all -> p.addStream(all, s)))
@@ -187,7 +193,10 @@ public final class SignalPaths {
             }
         }
         for (SignalPath path : ofLinks()) {
-            if (path.signal().filter(own::contains).isPresent()) {
+            boolean inSession = path.protocol().equals(SESSION)
+                    && (path.source().equals(Optional.of(application.id()))
+                            || path.receiver().equals(Optional.of(application.id())));
+            if (inSession || path.signal().filter(own::contains).isPresent()) {
                 paths.add(path);
             }
         }
@@ -349,13 +358,19 @@ public final class SignalPaths {
         return PathReport.of(id, List.of(attachments.path(context.index.get(id))));
     }
 
-    /** The paths of control links and of consoles' own streams, judged once. */
+    /** The paths between the desks of a session: from the one that leads to each other one, and back. */
+    public PathReport ofSession(Id<Session> id) {
+        return PathReport.of(id, sessions.paths(context.index.get(id)));
+    }
+
+    /** The paths of control links, of consoles' own streams and of sessions, judged once. */
     private List<SignalPath> ofLinks() {
         List<SignalPath> known = linkPaths;
         if (known == null) {
             List<SignalPath> paths = new ArrayList<>();
             context.plan.links().forEach(l -> paths.add(links.path(l)));
             context.plan.attachments().forEach(a -> paths.add(attachments.path(a)));
+            context.plan.sessions().forEach(s -> paths.addAll(sessions.paths(s)));
             known = List.copyOf(paths);
             linkPaths = known;
         }

@@ -309,7 +309,7 @@ final class SourceArbitration {
                 .map(part -> switch (part) {
                     case PRIMARY -> 0;
                     case BACKUP -> 2;
-                    case REMOTE -> 3;
+                    case REMOTE, PREVIS, NODE -> 3;
                 })
                 .orElse(1);
     }

@@ -54,19 +54,26 @@ final class TransportJudge {
         return carried;
     }
 
+    /** Whether something that a program needs before it sends levels is needed for what it sends. */
+    private static boolean isNeeded(Need need, Shipment s) {
+        return switch (need) {
+            case OUTPUT -> s.traffic() != Traffic.OSC && s.send() != Purpose.SESSION;
+            case SESSION -> s.send() != Purpose.SESSION;
+            case LICENCE, ALONE -> true;
+        };
+    }
+
     /** What is so of the two programs themselves, wherever they send and listen. */
     private void ends(List<HopDraft> hops, Shipment s, Carried carried) {
         ranges.judge(hops, s, carried);
-        context.unmet(s.from())
-                .filter(u -> u.need() != Need.OUTPUT || s.traffic() != Traffic.OSC)
-                .ifPresent(u -> {
-                    HopDraft hop = HopDraft.at(hops, HopKind.MEANS);
-                    if (u.stops()) {
-                        hop.broken(u.reason(), s.from().id(), u.facts());
-                    } else {
-                        hop.atRisk(u.reason(), s.from().id(), u.facts());
-                    }
-                });
+        context.unmet(s.from()).filter(u -> isNeeded(u.need(), s)).ifPresent(u -> {
+            HopDraft hop = HopDraft.at(hops, HopKind.MEANS);
+            if (u.stops()) {
+                hop.broken(u.reason(), s.from().id(), u.facts());
+            } else {
+                hop.atRisk(u.reason(), s.from().id(), u.facts());
+            }
+        });
         if (!s.from().installed().runs()) {
             HopDraft.at(hops, HopKind.MEANS).broken(Reason.NOT_RUNNING, s.from().id(), Facts.of("program", s.from()));
         }

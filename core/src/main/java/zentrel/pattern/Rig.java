@@ -1,6 +1,7 @@
 package zentrel.pattern;
 
 import java.util.List;
+import java.util.Optional;
 import zentrel.gear.Connections;
 import zentrel.gear.DeviceFactory;
 import zentrel.gear.FixturePatcher;
@@ -106,6 +107,28 @@ final class Rig {
         List<Session> sessions = List.of(new Session(
                 Kind.SESSION.id(Ids.free(plan, "session")), name, key, VersionRule.MAJOR_MINOR, List.of(members)));
         change(new Edit("Join " + name, p -> p.with(Kind.SESSION, sessions)));
+        for (Session.Desk member : members) {
+            bindTogether(member.application(), List.of(members));
+        }
+    }
+
+    /** Binds a desk's session to an adapter on a segment where all the desks are. */
+    private void bindTogether(Id<Application> program, List<Session.Desk> desks) {
+        Host host = plan.index().host(plan.index().application(program).host());
+        host.adapters().stream()
+                .filter(a -> a.segment()
+                        .filter(s -> desks.stream().allMatch(d -> isOn(d, s)))
+                        .isPresent())
+                .findFirst()
+                .filter(a -> host.adapters().size() > 1)
+                .ifPresent(a -> change(new Edit(
+                        "Bind the session of " + host.name(),
+                        p -> p.with(program, x -> x.withBinding(Purpose.SESSION, Setting.of(Binding.to(a.id())))))));
+    }
+
+    private boolean isOn(Session.Desk desk, Id<Segment> segment) {
+        return plan.index().host(plan.index().application(desk.application()).host()).adapters().stream()
+                .anyMatch(a -> a.segment().equals(Optional.of(segment)));
     }
 
     void version(Application application, String version) {

@@ -6,5 +6,17 @@ import zentrel.text.Word;
 public enum Part implements Word {
     PRIMARY,
     BACKUP,
-    REMOTE
+    REMOTE,
+    PREVIS,
+    NODE;
+
+    /** What people call it; the word of a file is older. */
+    public String title() {
+        return this == PRIMARY ? "main" : word();
+    }
+
+    /** Whether it is a desk that works on the show, and not what only takes part. */
+    public boolean isDesk() {
+        return this == PRIMARY || this == BACKUP || this == REMOTE;
+    }
 }

@@ -15,17 +15,38 @@ public enum VersionRule implements Word {
     /** They need not agree. */
     ANY;
 
-    /** Whether two versions agree as closely as this asks. */
-    public boolean agree(String a, String b) {
-        return switch (this) {
-            case ANY -> true;
-            case EXACT -> a.equals(b);
-            case MAJOR_MINOR -> firstParts(a, 2).equals(firstParts(b, 2));
-            case MAJOR -> firstParts(a, 1).equals(firstParts(b, 1));
-        };
+    /** How two versions stand to each other. */
+    public enum Agreement {
+        AGREE,
+        DIFFER,
+        /** As far as the shorter of the two is written they agree; what follows is not known. */
+        NOT_SURE
     }
 
-    private static List<String> firstParts(String version, int count) {
-        return Arrays.stream(version.split("\\.", -1)).limit(count).toList();
+    /** Whether two versions agree for certain as closely as this asks. */
+    public boolean agree(String a, String b) {
+        return compare(a, b) != Agreement.DIFFER;
+    }
+
+    /** How two versions stand to each other, as closely as this asks. */
+    public Agreement compare(String a, String b) {
+        int asked = switch (this) {
+            case ANY -> 0;
+            case MAJOR -> 1;
+            case MAJOR_MINOR -> 2;
+            case EXACT -> Integer.MAX_VALUE;
+        };
+        List<String> x = parts(a);
+        List<String> y = parts(b);
+        int both = Math.min(asked, Math.min(x.size(), y.size()));
+        if (!x.subList(0, both).equals(y.subList(0, both))) {
+            return Agreement.DIFFER;
+        }
+        boolean shorter = both < asked && x.size() != y.size();
+        return shorter ? Agreement.NOT_SURE : Agreement.AGREE;
+    }
+
+    private static List<String> parts(String version) {
+        return Arrays.asList(version.split("\\.", -1));
     }
 }

@@ -23,6 +23,7 @@ import zentrel.text.PlainText;
  * @param attachments hardware that unlocks something
  * @param limits how many universes it sends
  * @param needs what must be so before it sends anything
+ * @param start how it starts, and what must run before it
  * @param accepts the ranges of which it uses addresses, whatever its device accepts; empty where it uses any
  */
 public record ProfileApplication(
@@ -40,6 +41,7 @@ public record ProfileApplication(
         List<String> attachments,
         List<ProfileLimit> limits,
         List<ProfileNeed> needs,
+        ProfileStart start,
         List<Subnet> accepts) {
     public ProfileApplication {
         PlainText.require("The name of a program", name);

@@ -528,7 +528,7 @@ class RulesTest {
                         PIER.with(Kind.STREAM.id("s2-spare"), s -> s.withPriority(120))),
                 arguments("desk.remote-outputs", "spare", 9, asRemote(PIER)),
                 arguments(
-                        "desk.two-primaries",
+                        "desk.two-mains",
                         "pier-session",
                         0,
                         PIER.with(
@@ -539,8 +539,32 @@ class RulesTest {
                 arguments(
                         "desk.version-differs",
                         "spare",
-                        0,
-                        PIER.with(Kind.APPLICATION.id("spare"), a -> a.withVersion("5.2.0"))));
+                        8,
+                        PIER.with(Kind.APPLICATION.id("spare"), a -> a.withVersion("5.2.0"))),
+                arguments(
+                        "desk.session-differs",
+                        "spare",
+                        8,
+                        PIER.with(
+                                Kind.SESSION.id("pier-session"),
+                                s -> s.withDesks(s.desks().stream()
+                                        .map(m -> m.part() == Part.BACKUP ? m.withKey(Optional.of("other")) : m)
+                                        .toList()))),
+                arguments("desk.start-order", "view", 1, startedFirst()));
+    }
+
+    /** A desk that was started before the previs which must run first. */
+    private static Plan startedFirst() {
+        return zentrel.TestPlans.read("""
+                {"zentrel-plan":1,"segments":[{"id":"n"}],
+                 "profiles":[{"id":"own/desk","name":"Own desk","software":true,
+                              "applications":[{"name":"Desk","kind":"console","start":{"seconds":20,"after":["previs"]}}]}],
+                 "hosts":[{"id":"h","kind":"computer","adapters":[{"id":"a","segment":"n","addresses":["10.71.0.1/16"]}]},
+                          {"id":"k","kind":"computer","adapters":[{"id":"b","segment":"n","addresses":["10.71.0.2/16"]}]}],
+                 "applications":[{"id":"desk","host":"h","kind":"console","profile":"own/desk","bindings":{"session":["a"]}},
+                                 {"id":"view","host":"k","kind":"previs","running":false,"bindings":{"session":["b"]}}],
+                 "sessions":[{"id":"e","name":"Evening","desks":[{"application":"desk","part":"primary"},{"application":"view","part":"previs"}]}]}
+                """.getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
     @Test

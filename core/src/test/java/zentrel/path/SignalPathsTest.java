@@ -86,6 +86,9 @@ class SignalPathsTest {
         return (signal instanceof Stream s && s.application().equals(id))
                 || (signal instanceof ControlLink l && (l.from().equals(id) || l.to().equals(id)))
                 || (signal instanceof Attachment x && (x.from().equals(id) || x.to().equals(id)))
+                || (signal instanceof Session
+                        && (path.source().equals(Optional.of(id))
+                                || path.receiver().equals(Optional.of(id))))
                 || path.receiver()
                         .flatMap(r -> r.as(Kind.PORT))
                         .filter(p -> index.applicationOf(p).id().equals(id))

@@ -13,6 +13,7 @@ public final class PathFixes {
     private final CarryFixes carrying;
     private final NumberFixes numbers;
     private final LinkFixes links;
+    private final DeskFixes desks;
     private final PatchFixes patch;
 
     /** Fixes for the plan that paths were judged from. */
@@ -27,6 +28,7 @@ public final class PathFixes {
         carrying = new CarryFixes(context, remedies);
         numbers = new NumberFixes(context, remedies);
         links = new LinkFixes(context, remedies);
+        desks = new DeskFixes(context);
         patch = new PatchFixes(context);
     }
 
@@ -118,6 +120,7 @@ public final class PathFixes {
                     INPUT_DIFFERS,
                     DRIVER_MISSING,
                     ATTACHED_VERSIONS -> links.of(issue);
+            case START_ORDER, SESSION_KEYS, DESK_VERSIONS, BUILD_NOT_KNOWN -> desks.of(issue);
             case NO_POWER, FAR_NO_POWER, PASSING_OFF, LINE_DARK, PAST_END, OVERLAP, NOT_CONNECTED, LINE_DIFFERS ->
                 patch.of(issue);
             case ROUTED_ELSEWHERE,

@@ -138,6 +138,9 @@ final class Values {
         if (value instanceof Traffic traffic) {
             return traffic.title();
         }
+        if (value instanceof Part part) {
+            return part.title();
+        }
         if (value instanceof Word word) {
             return how.equals("plain") ? word.word().replace('-', ' ') : word.word();
         }

@@ -12,10 +12,10 @@ import zentrel.plan.Part;
 import zentrel.plan.Plan;
 import zentrel.plan.Session;
 
-/** Two desks of one session that both lead it: {@code desk.two-primaries}. */
-final class DeskTwoPrimaries extends PathRule {
-    DeskTwoPrimaries() {
-        super("desk.two-primaries");
+/** Two desks of one session that both lead it: {@code desk.two-mains}. */
+final class DeskTwoMains extends PathRule {
+    DeskTwoMains() {
+        super("desk.two-mains");
     }
 
     @Override
@@ -42,11 +42,11 @@ final class DeskTwoPrimaries extends PathRule {
                     Severity.BROKEN,
                     Optional.empty(),
                     subjects,
-                    RuleWords.say("desk.two-primaries.says", "desks", names, "session", session.name()),
+                    RuleWords.say("desk.two-mains.says", "desks", names, "session", session.name()),
                     leading.stream()
                             .map(kept -> new Edit(
                                     RuleWords.say(
-                                            "desk.two-primaries.fix",
+                                            "desk.two-mains.fix",
                                             "desk",
                                             context.index().name(kept),
                                             "session",
@@ -61,9 +61,8 @@ final class DeskTwoPrimaries extends PathRule {
         return plan.with(
                 session.id(),
                 s -> s.withDesks(s.desks().stream()
-                        .map(m -> m.part() == Part.PRIMARY && !m.application().equals(kept)
-                                ? new Session.Desk(m.application(), Part.BACKUP)
-                                : m)
+                        .map(m ->
+                                m.part() == Part.PRIMARY && !m.application().equals(kept) ? m.withPart(Part.BACKUP) : m)
                         .toList()));
     }
 }
