@@ -184,6 +184,7 @@ final class MainWindow {
         shownPage = number;
         rail.choose(number);
         front.getChildren().setAll(pages.get(number).view().node());
+        strip.orderBy(pages.get(number).view()::order);
         pages.get(number).view().shown();
         Platform.runLater(() -> PageFocus.into(front)); // once what the page shows is there
     }

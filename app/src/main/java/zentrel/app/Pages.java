@@ -3,6 +3,7 @@ package zentrel.app;
 import java.util.List;
 import zentrel.app.addresses.AddressesPage;
 import zentrel.app.bench.BenchPage;
+import zentrel.app.desks.DesksPage;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.gear.GearPage;
 import zentrel.app.shell.PageContext;
@@ -25,6 +26,7 @@ final class Pages {
                 FlowPage.entry(context),
                 AddressesPage.entry(context),
                 UniversesPage.entry(context),
+                DesksPage.entry(context),
                 BenchPage.entry(context));
     }
 }

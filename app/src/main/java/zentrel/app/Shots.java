@@ -92,9 +92,10 @@ final class Shots {
                     window.strip().beside();
                 },
                 "beside");
+        view(4, 1500, () -> document.select(Kind.APPLICATION.id("backup-desk")), "desks");
         view(3, 1500, () -> window.view(UniversesPage.class).whoWins(Kind.UNIVERSE.id("u12")), "who-wins");
         view(
-                4,
+                5,
                 1500,
                 () -> {
                     document.select(Kind.FIXTURE.id("f801"));
@@ -110,7 +111,7 @@ final class Shots {
         steps.removeLast();
         steps.add(new Step(3000, () -> {})); // until they run
         view(
-                4,
+                5,
                 3500,
                 () -> {
                     window.view(BenchPage.class).arm();
@@ -118,7 +119,7 @@ final class Shots {
                 },
                 "bench-armed");
         steps.removeLast();
-        view(4, 1500, () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench-signal");
+        view(5, 1500, () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench-signal");
         steps.add(new Step(100, () -> {
             for (int slot = 1; slot <= 120; slot++) {
                 window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u12"), slot, slot * 37 % 256);
@@ -128,8 +129,8 @@ final class Shots {
         }));
         steps.add(new Step(6000, () -> document.select(Kind.UNIVERSE.id("u12"))));
         steps.add(new Step(1000, () -> {}));
-        view(4, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench");
-        view(4, 1500, () -> window.view(BenchPage.class).showLive(true), "bench-levels");
+        view(5, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench");
+        view(5, 1500, () -> window.view(BenchPage.class).showLive(true), "bench-levels");
         view(3, 900, () -> window.view(UniversesPage.class).load(), "universes-load");
         view(3, 900, () -> window.help("rule-universe.off-by-one"), "help");
         steps.add(new Step(300, window::beginAgain));

@@ -88,7 +88,7 @@ class BenchWindowTest extends OpenWindow {
         try {
             node.start();
             fx(() -> {
-                window.showPage(4);
+                window.showPage(5);
                 return true;
             });
             click(robot, "#live-listen");
@@ -135,7 +135,7 @@ class BenchWindowTest extends OpenWindow {
             desk.setSlot("a", 7, 201);
             desk.start();
             fx(() -> {
-                window.showPage(4);
+                window.showPage(5);
                 return true;
             });
             click(robot, "#live-listen");
@@ -190,7 +190,7 @@ class BenchWindowTest extends OpenWindow {
         Path none = home.resolve("none.pcap");
         Files.writeString(none, "Nothing to see here, and nothing to play.");
         fx(() -> {
-            window.showPage(4);
+            window.showPage(5);
             window.view(BenchPage.class).play(none);
             return true;
         });
@@ -233,7 +233,7 @@ class BenchWindowTest extends OpenWindow {
     void thePlanIsRehearsedAsANetAndNothingLeaves(FxRobot robot) throws Exception {
         plan();
         fx(() -> {
-            window.showPage(4);
+            window.showPage(5);
             return true;
         });
         click(robot, "#live-where");

@@ -82,13 +82,13 @@ class WindowTest extends OpenWindow {
         waitFor("239.255.0.10");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         waitFor("10.41.20.1");
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
         waitFor("Who is there");
         robot.push(KeyCode.ESCAPE);
         settled(() -> document.selectionProperty().get() == null);
         // Tab reaches something everywhere, and what has the focus can be named.
         Set<String> reached = new java.util.LinkedHashSet<>();
-        for (int stageNumber = 0; stageNumber < 5; stageNumber++) {
+        for (int stageNumber = 0; stageNumber < 6; stageNumber++) {
             robot.push(KeyCode.CONTROL, KeyCode.valueOf("DIGIT" + (stageNumber + 1)));
             for (int i = 0; i < 12; i++) {
                 robot.push(KeyCode.TAB);
@@ -139,7 +139,7 @@ class WindowTest extends OpenWindow {
     void aLevelRaisedAtTheConsoleLightsTheFixture(FxRobot robot) {
         plan();
         fx(() -> {
-            window.showPage(4);
+            window.showPage(5);
             document.select(Kind.FIXTURE.id("f104"));
             return true;
         });

@@ -25,7 +25,6 @@ public final class BothEnds {
     /** What a row is about. */
     public enum What {
         VERSION("Version"),
-        SESSION("Session"),
         KEY("Key"),
         NETWORK("Network"),
         ADAPTER("Adapter"),
@@ -68,7 +67,6 @@ public final class BothEnds {
         Application there = index.application(desk.application());
         List<Row> rows = new ArrayList<>();
         rows.add(version(session.versions(), here, there));
-        rows.add(equal(What.SESSION, session.name(), session.name()));
         rows.add(equal(What.KEY, shown(session.keyAt(lead)), shown(session.keyAt(desk))));
         network(rows, here, there, Purpose.SESSION);
         String mine = show(here);

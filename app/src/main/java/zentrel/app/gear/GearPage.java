@@ -103,7 +103,7 @@ public final class GearPage implements PageView {
         return new PageEntry<>(
                         GearPage.class,
                         "Gear",
-                        EnumSet.of(Area.GEAR, Area.DESKS),
+                        EnumSet.of(Area.GEAR),
                         () -> new GearPage(context.document(), context.library()))
                 .explainedBy("concept-two-addresses")
                 .offers("Add gear", GearPage::say)

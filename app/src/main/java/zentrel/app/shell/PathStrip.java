@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -39,6 +40,7 @@ import zentrel.plan.PlanIndex;
 
 /** The path strip: the ten hops of what is selected, always there. The worst path first; others a step away. */
 public final class PathStrip extends VBox {
+    private UnaryOperator<List<SignalPath>> order = UnaryOperator.identity();
     private final OpenDocument document;
     private Evidence evidence = Evidence.NONE;
     private List<SignalPath> paths = List.of();
@@ -57,6 +59,11 @@ public final class PathStrip extends VBox {
         document.selectionProperty().addListener(o -> renew());
         addEventHandler(KeyEvent.KEY_PRESSED, this::keys);
         refresh();
+    }
+
+    /** Shows paths in this order from now on, where it is given the worst first. */
+    public void orderBy(UnaryOperator<List<SignalPath>> value) {
+        order = value;
     }
 
     /** Shows what was seen beside what was computed. */
@@ -103,7 +110,8 @@ public final class PathStrip extends VBox {
         shownPath = 0;
         shownLeg = again ? shownLeg : 0;
         if (report != null && id != null && report.plan().index().find(id).isPresent()) {
-            paths = PathFindings.of(report, report.signalPaths().of(id)).worstFirst();
+            paths = order.apply(
+                    PathFindings.of(report, report.signalPaths().of(id)).worstFirst());
         }
         if (again && before.isPresent()) {
             SignalPath same = before.get();
@@ -400,13 +408,9 @@ public final class PathStrip extends VBox {
             });
         });
         if (hop.isEmpty()) {
-            row.getChildren()
-                    .add(Texts.of(
-                            sights.isEmpty()
-                                    ? "Computed from the plan. The bench shows it with real packets."
-                                    : "Thick lines were seen by the bench.",
-                            "soft",
-                            "small"));
+            String computed = "Computed from the plan. The bench shows it with real packets.";
+            String seen = "Thick lines were seen by the bench.";
+            row.getChildren().add(Texts.of(sights.isEmpty() ? computed : seen, "soft", "small"));
         }
         return row;
     }
