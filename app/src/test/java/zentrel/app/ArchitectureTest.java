@@ -62,7 +62,7 @@ class ArchitectureTest {
             "net", "ipv4 path source", // of path only the names of reasons: simulatedNetsJudgeForThemselves
             "rehearsal", "ipv4 net packet path plan profile source standin universe", // of path the same
             "standin", "control ipv4 net packet plan profile source text universe",
-            "live", "compare found ipv4 net packet plan profile source standin text universe");
+            "live", "compare file found ipv4 net packet plan profile source standin text universe");
 
     private static final List<String> LIBRARIES = List.of(
             "java..",

@@ -69,7 +69,7 @@ public final class EventLog {
                         && lastQuery.isPresent()
                         && now - lastQuery.getAsLong() > QUERY_EVERY
                 ? "; the last query was heard " + (now - lastQuery.getAsLong()) / 1_000_000_000L
-                        + " s before, and without one switches that snoop stop passing groups on"
+                        + " s before, and without one switches that snoop stop passing multicast on"
                 : "";
     }
 

@@ -7,6 +7,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.Optional;
+import zentrel.file.PlanFileException;
+import zentrel.plan.Plan;
 
 /** A sealed state as a file: one readable JSON document. */
 public final class SealedFile {
@@ -47,7 +50,10 @@ public final class SealedFile {
             if (devices.values().stream().anyMatch(d -> d == null || d.containsValue(null))) {
                 throw new IOException(from.getFileName() + " is no sealed state: a device in it says nothing.");
             }
+            Optional<Plan> unused = read.planThen();
             return read;
+        } catch (PlanFileException e) {
+            throw new IOException(from.getFileName() + " is no sealed state: its plan is none. " + e.getMessage(), e);
         } catch (JsonProcessingException e) {
             throw new IOException(
                     from.getFileName() + " is no sealed state: " + e.getOriginalMessage() + ", line "

@@ -1,12 +1,24 @@
 package zentrel.live;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import zentrel.compare.Comparison;
+import zentrel.file.LoadedPlan;
+import zentrel.file.PlanFileException;
+import zentrel.file.PlanReader;
+import zentrel.file.PlanWriter;
 import zentrel.found.FoundDevice;
 import zentrel.found.FoundPort;
+import zentrel.plan.Plan;
 
 /**
  * A net as it was when it worked: its devices and its universes, in words that another look is compared with.
@@ -15,11 +27,23 @@ import zentrel.found.FoundPort;
  * @param devices by hardware address, or by address where that is not known: what each said of itself, field by field
  * @param universes by protocol and number: its sources with their priorities, the one that wins first
  * @param rates by protocol and number: packets a second
+ * @param plan the plan of then, as its file; null where none was sealed
  */
 public record SealedState(
-        long time, Map<String, Map<String, String>> devices, Map<String, String> universes, Map<String, Double> rates) {
+        long time,
+        Map<String, Map<String, String>> devices,
+        Map<String, String> universes,
+        Map<String, Double> rates,
+        @Nullable JsonNode plan) {
+    public SealedState {
+        plan = plan == null || plan.isNull() ? null : plan;
+    }
+
     /** A rate that falls below this part of what it was has changed. */
     private static final double RATE_FELL = 0.5;
+
+    private static final int SET_ON_DEVICE = 3;
+    private static final int REST_OF_PLAN = 6;
 
     /**
      * One thing that is not as it was.
@@ -60,7 +84,36 @@ public record SealedState(
                 rates.put(name, Math.round(u.rate() * 10) / 10.0);
             }
         }
-        return new SealedState(time, devices, universes, rates);
+        return new SealedState(time, devices, universes, rates, null);
+    }
+
+    /** The same with the plan as it is now. */
+    public SealedState withPlan(Plan now) throws IOException {
+        return new SealedState(
+                time, devices, universes, rates, new JsonMapper().readTree(PlanWriter.write(LoadedPlan.of(now))));
+    }
+
+    /**
+     * The plan of then; empty where none was sealed.
+     *
+     * @throws PlanFileException with a sentence, where it is none
+     */
+    public Optional<Plan> planThen() throws PlanFileException {
+        JsonNode sealed = plan;
+        return sealed == null
+                ? Optional.empty()
+                : Optional.of(PlanReader.read(sealed.toString().getBytes(StandardCharsets.UTF_8))
+                        .plan());
+    }
+
+    /** What of the plan is other than then: what is set on a device first. */
+    public static List<Change> ofPlan(Plan then, Plan now) {
+        return Comparison.of(then, now).differences().stream()
+                .map(d -> new Change(
+                        d.device().isPresent() ? SET_ON_DEVICE : REST_OF_PLAN,
+                        d.name(),
+                        "In the plan: " + d.text() + "."))
+                .toList();
     }
 
     /** What changed from this to another look, what can explain most first. */

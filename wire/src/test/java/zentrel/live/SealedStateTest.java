@@ -13,13 +13,16 @@ import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import zentrel.demo.FernlightTrail;
 import zentrel.found.AnsweredBy;
 import zentrel.found.DeviceState;
 import zentrel.found.FoundDevice;
 import zentrel.found.FoundPort;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.Bytes;
+import zentrel.plan.Kind;
 import zentrel.plan.Loss;
+import zentrel.plan.Plan;
 import zentrel.profile.Direction;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
@@ -103,9 +106,24 @@ class SealedStateTest {
                         "sACN 11 comes from Hut 90, and came from Hut 100.",
                         "sACN 12 comes 3.0 times a second, and came 40.0 times.",
                         "Orchard is new.");
-        for (String none :
-                new String[] {"", "[]", "{}", "{\"time\":1}", "{\"devices\":{\"a\":null},\"universes\":{},\"rates\":{}}"
-                }) {
+        Plan planThen = FernlightTrail.ready();
+        SealedFile.write(then.withPlan(planThen), file);
+        Plan kept = SealedFile.read(file).planThen().orElseThrow();
+        assertThat(SealedState.ofPlan(kept, planThen)).isEmpty();
+        Plan changed = planThen.with(Kind.PORT.id("jetty-node.p1"), p -> p.withWire(77));
+        assertThat(SealedState.ofPlan(kept, changed))
+                .singleElement()
+                .satisfies(c -> assertThat(c.text())
+                        .startsWith("In the plan: Changed: ")
+                        .contains("77"));
+        for (String none : new String[] {
+            "",
+            "[]",
+            "{}",
+            "{\"time\":1}",
+            "{\"devices\":{\"a\":null},\"universes\":{},\"rates\":{}}",
+            "{\"devices\":{},\"universes\":{},\"rates\":{},\"plan\":{\"hosts\":7}}"
+        }) {
             Files.writeString(file, none);
             assertThatThrownBy(() -> SealedFile.read(file))
                     .as(none)

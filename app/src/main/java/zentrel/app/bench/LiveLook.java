@@ -1,6 +1,8 @@
 package zentrel.app.bench;
 
+import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -9,7 +11,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import zentrel.file.PlanFileException;
 import zentrel.found.DeviceDifference;
 import zentrel.found.DeviceDifferences;
 import zentrel.found.DeviceMatch;
@@ -44,6 +48,9 @@ final class LiveLook {
     private final Supplier<Plan> plan;
     private final UnaryOperator<Ipv4Address> asPlanned;
     private @Nullable SealedState sealed;
+    private @Nullable Plan sealedPlan;
+    private @Nullable Plan comparedWith;
+    private List<SealedState.Change> planChanges = List.of();
     private @Nullable Plan numbersOf;
     private Map<UniverseKey, Id<Universe>> numbers = Map.of();
 
@@ -54,8 +61,28 @@ final class LiveLook {
     }
 
     /** Compares with this state from now on. */
-    void since(SealedState then) {
+    void since(SealedState then) throws IOException {
+        try {
+            sealedPlan = then.planThen().orElse(null);
+        } catch (PlanFileException e) {
+            throw new IOException("The plan of that state cannot be read: " + e.getMessage(), e);
+        }
         sealed = then;
+        comparedWith = null;
+    }
+
+    private List<SealedState.Change> changes(SealedState then, SealedState now, Plan current) {
+        Plan was = sealedPlan;
+        Plan compared = comparedWith;
+        if (was == null) {
+            planChanges = List.of();
+        } else if (compared == null || !compared.equals(current)) {
+            planChanges = SealedState.ofPlan(was, current);
+            comparedWith = current;
+        }
+        return Stream.concat(then.changesTo(now).stream(), planChanges.stream())
+                .sorted(Comparator.comparingInt(SealedState.Change::rank))
+                .toList();
     }
 
     /** What is seen now. */
@@ -83,7 +110,7 @@ final class LiveLook {
                 then == null
                         ? Optional.empty()
                         : Optional.of(new LiveSnapshot.Since(
-                                then.time(), then.changesTo(SealedState.of(devices, universes, now)))),
+                                then.time(), changes(then, SealedState.of(devices, universes, now), current))),
                 rest.troubles(),
                 rest.recorded(),
                 rest.sending(),

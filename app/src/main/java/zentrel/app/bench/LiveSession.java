@@ -414,9 +414,10 @@ final class LiveSession implements AutoCloseable {
         worker.execute(() -> finish(done, () -> {
             LiveSnapshot now = snapshot;
             SealedState state = SealedState.of(
-                    now.devices().stream().map(LiveDevice::found).toList(),
-                    now.universes(),
-                    System.currentTimeMillis());
+                            now.devices().stream().map(LiveDevice::found).toList(),
+                            now.universes(),
+                            System.currentTimeMillis())
+                    .withPlan(plan.get());
             SealedFile.write(state, to);
             look.since(state);
         }));
