@@ -360,7 +360,11 @@ public final class SignalPaths {
 
     /** The paths between the desks of a session: from the one that leads to each other one, and back. */
     public PathReport ofSession(Id<Session> id) {
-        return PathReport.of(id, sessions.paths(context.index.get(id)));
+        return PathReport.of(
+                id,
+                ofLinks().stream()
+                        .filter(p -> p.signal().equals(Optional.of(id)))
+                        .toList());
     }
 
     /** The paths of control links, of consoles' own streams and of sessions, judged once. */
