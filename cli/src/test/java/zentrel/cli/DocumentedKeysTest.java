@@ -82,6 +82,7 @@ class DocumentedKeysTest {
                 "load demo:ready --querier-dies",
                 "next-look demo:draft boathouse-node.p1",
                 "who-wins demo:ready --choices",
+                "ready demo:draft",
                 "machine demo:ready office-computer",
                 "keeper demo:ready Stream",
                 "import demo:ready TABLE",

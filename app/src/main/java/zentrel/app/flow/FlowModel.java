@@ -15,6 +15,7 @@ import zentrel.check.Report;
 import zentrel.path.Hop;
 import zentrel.path.HopKind;
 import zentrel.path.SignalPath;
+import zentrel.path.SignalPaths;
 import zentrel.path.Verdict;
 import zentrel.plan.Application;
 import zentrel.plan.Attachment;
@@ -170,7 +171,8 @@ public record FlowModel(
             Map<Id<?>, Verdict> byUniverse = new LinkedHashMap<>();
             for (SignalPath path : report.paths()) {
                 Optional<Id<?>> carrier = carrier(path);
-                if (path.source().isEmpty() || path.receiver().isEmpty() || carrier.isEmpty()) {
+                boolean betweenDesks = path.protocol().equals(SignalPaths.SESSION); // the page of desks shows those
+                if (betweenDesks || path.source().isEmpty() || path.receiver().isEmpty() || carrier.isEmpty()) {
                     continue;
                 }
                 carrying.add(carrier.get());
