@@ -76,7 +76,7 @@ public final class RuleBook {
             new PathRule("control.wrong-target", RuleBook::anyLink),
             new PathRule("control.unmatched", RuleBook::anyLink),
             new PathRule("control.not-sending", RuleBook::anyLink),
-            new PathRule("desk.version-differs", RuleBook::anySession),
+            new PathRule("desk.version-differs", c -> anySession(c) || anyAttachment(c)),
             new PathRule("desk.session-differs", RuleBook::anySession),
             new PathRule("desk.start-order", RuleBook::anySession),
             new DeskTwoMains(),

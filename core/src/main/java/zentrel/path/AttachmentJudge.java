@@ -82,8 +82,16 @@ final class AttachmentJudge {
         Facts versions =
                 Facts.as("versions", "program", from, "mine", mine.get(), "partner", to, "theirs", theirs.get());
         hop.passes(to.id(), versions);
-        if (!a.versions().agree(mine.get(), theirs.get())) {
-            hop.broken(Reason.ATTACHED_VERSIONS, to.id(), versions.in(""));
+        switch (a.versions().compare(mine.get(), theirs.get())) {
+            case DIFFER -> hop.broken(Reason.ATTACHED_VERSIONS, to.id(), versions.in(""));
+            case NOT_SURE ->
+                hop.atRisk(
+                        Reason.BUILD_NOT_KNOWN,
+                        to.id(),
+                        Facts.of("desk", to, "version", theirs.get(), "lead", from, "wanted", mine.get()));
+            case AGREE -> {
+                // as it was said above
+            }
         }
     }
 }

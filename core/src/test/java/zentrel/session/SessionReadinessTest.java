@@ -23,6 +23,7 @@ import zentrel.TestPlans;
 import zentrel.check.Check;
 import zentrel.check.Finding;
 import zentrel.check.Report;
+import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
 import zentrel.plan.Application;
 import zentrel.plan.Binding;
@@ -282,6 +283,29 @@ class SessionReadinessTest {
         assertThat(sacn.stepPercent(10)).isCloseTo(25, within(1e-9));
         assertThat(sacn.stepLevel(10)).isEqualTo(64);
         assertThat(sacn.stepLevel(2)).as("a fade that is over meanwhile").isEqualTo(255);
+    }
+
+    /** "4.2" is said of one end, and the other runs 4.2.0.18: one release, and a build that nobody knows. */
+    @Test
+    void aBuildThatNobodyKnowsIsAtRiskForDesksAndForAPrevis() {
+        Plan plan = program(BACKUP, a -> a.withVersion("3"));
+        assertThat(Check.run(plan)
+                        .finding("desk.version-differs@backup-desk")
+                        .orElseThrow()
+                        .severity())
+                .isEqualTo(Severity.AT_RISK);
+        Plan pier = TestPlans.pier();
+        Id<Application> view = pier.attachments().get(0).to();
+        Id<Application> desk = pier.attachments().get(0).from();
+        Plan release = pier.with(pier.attachments().get(0).id(), a -> a.withVersions(VersionRule.EXACT))
+                .with(desk, a -> a.withVersion("4.2.0.18"))
+                .with(view, a -> a.withVersion("4.2"));
+        assertThat(Check.run(release)
+                        .finding("desk.version-differs@" + view.value())
+                        .orElseThrow()
+                        .text())
+                .contains("4.2.0.18")
+                .contains("build");
     }
 
     @Test
