@@ -1,6 +1,7 @@
 package zentrel.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 import static zentrel.app.Fx.click;
 import static zentrel.app.Fx.fx;
 import static zentrel.app.Fx.settled;
@@ -8,6 +9,7 @@ import static zentrel.app.Fx.settled;
 import java.io.ByteArrayOutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +17,7 @@ import java.util.UUID;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
@@ -162,7 +165,20 @@ class BenchWindowTest extends OpenWindow {
             click(robot, "#live-arm");
             waitFor("is ARMED");
             settled(() -> !robot.lookup("#send-start").queryButton().isDisabled());
+            // what is typed while it counts is not what is sent; stopping all output calls it off, for good
             click(robot, "#send-start");
+            waitFor("Taking over in");
+            robot.push(KeyCode.F12);
+            settled(() -> !window.output().isArmed());
+            click(robot, "#live-arm");
+            waitFor("is ARMED");
+            await().during(Duration.ofSeconds(4)).atMost(Duration.ofSeconds(10)).until(() -> !shows("Sending sACN"));
+            click(robot, "#send-start");
+            waitFor("Taking over in");
+            fx(() -> {
+                robot.lookup("#send-universes").queryAs(TextField.class).setText("32");
+                return true;
+            });
             waitFor("Sending sACN 31");
             Path sealed = home.resolve("as-it-worked.json");
             fx(() -> {

@@ -291,6 +291,9 @@ final class LiveSession implements AutoCloseable {
             if (net == null || at.isEmpty()) {
                 throw new IOException("Choose an adapter first.");
             }
+            if (guard.state() != OutputGuard.State.ARMED) { // else it would begin whenever somebody arms again
+                throw new IOException("Nothing is sent: output is not armed any more.");
+            }
             sender.start(new StandinSite(net, at.get()), job, words, this::sent, why -> note(true, "Not sent: " + why));
         }));
     }

@@ -136,6 +136,7 @@ final class LiveView extends BorderPane {
 
     /** Stops what this sends and sets, at once. */
     private void stopOutput() {
+        send.callOff();
         session.stopOutput();
         refresh();
     }

@@ -90,7 +90,6 @@ final class SendPane extends VBox {
         protocol.valueProperty().addListener(o -> deliveries());
         delivery.valueProperty().addListener(o -> showOnly(to, delivery.getValue() == Delivery.UNICAST));
         deliveries();
-        countdown.getKeyFrames().setAll(new KeyFrame(Duration.seconds(1), e -> count()));
         countdown.setCycleCount(COUNT_FROM);
         protocol.valueProperty().addListener(o -> sayOwner());
         universes.textProperty().addListener(o -> sayOwner());
@@ -249,42 +248,46 @@ final class SendPane extends VBox {
             return;
         }
         if (isCounting()) {
-            countdown.stop();
-            show(seen);
+            callOff();
             return;
         }
         try {
-            SendJob unused = job(); // what is wrong is said before it counts
+            SendJob job = job(); // what is sent is what was there when it was asked for, whatever is typed meanwhile
+            String words = protocol.getValue().title() + " "
+                    + universes.getText().strip() + ", " + pattern.getValue().words();
             if (takeover().filter(t -> !t.owners().isEmpty()).isPresent()) {
                 counted = COUNT_FROM;
+                countdown.getKeyFrames().setAll(new KeyFrame(Duration.seconds(1), e -> count(job, words)));
                 countdown.playFromStart();
                 show(seen);
             } else {
-                start();
+                start(job, words);
             }
         } catch (IllegalArgumentException e) {
             document.tell(String.valueOf(e.getMessage()));
         }
     }
 
+    /** Nothing is taken over any more; also where all output is stopped. */
+    void callOff() {
+        countdown.stop();
+        show(seen);
+    }
+
     /** Somebody else sends what is to be sent: one has three seconds to think again. */
-    private void count() {
+    private void count(SendJob job, String words) {
         counted--;
-        if (counted == 0) {
+        if (session.state() != OutputGuard.State.ARMED) {
+            callOff();
+        } else if (counted == 0) {
             countdown.stop();
-            start();
+            start(job, words);
         }
         show(seen);
     }
 
-    private void start() {
-        try {
-            String words = protocol.getValue().title() + " "
-                    + universes.getText().strip() + ", " + pattern.getValue().words();
-            session.send(job(), words, problem -> problem.ifPresent(document::tell));
-        } catch (IllegalArgumentException e) {
-            document.tell(String.valueOf(e.getMessage()));
-        }
+    private void start(SendJob job, String words) {
+        session.send(job, words, problem -> problem.ifPresent(document::tell));
     }
 
     private SendJob job() {
