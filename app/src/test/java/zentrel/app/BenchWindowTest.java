@@ -1,5 +1,6 @@
 package zentrel.app;
 
+import static java.util.concurrent.TimeUnit.SECONDS;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 import static zentrel.app.Fx.click;
@@ -267,6 +268,27 @@ class BenchWindowTest extends OpenWindow {
         assertThat(fx(() -> window.output().wordsProperty().get())).contains("rehearsal");
         robot.push(KeyCode.F12);
         settled(() -> !window.output().isArmed());
+
+        // what is no address is said, and stays to be mended
+        click(robot, "#live-also").write("10.41.20.999");
+        robot.push(KeyCode.ENTER);
+        settled(() -> document.noticeProperty().get() != null
+                && document.noticeProperty().get().text().contains("10.41.20.999"));
+        assertThat(robot.lookup("#live-also").queryAs(TextField.class).getText())
+                .isEqualTo("10.41.20.999");
+
+        fx(() -> {
+            document.apply(new Edit(
+                    "Switch off the Glasshouse node",
+                    p -> p.with(
+                            Kind.HOST.id("glasshouse-node"),
+                            h -> h.withPower(h.power().withOn(false)))));
+            return true;
+        });
+        waitFor("The plan has changed since");
+        click(robot, "#live-ask");
+        await().atMost(30, SECONDS).until(() -> !shows("The plan has changed since"));
+        waitFor("It has not been found");
     }
 
     private static <T> boolean choose(ComboBox<T> from, String title) {

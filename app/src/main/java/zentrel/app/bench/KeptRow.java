@@ -4,6 +4,7 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.Optional;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -21,17 +22,16 @@ final class KeptRow extends FlowPane {
 
     private final OpenDocument document;
     private final LiveSession session;
-    private final PlaceRow.Looks looks;
+    private final Runnable looks;
     private final Button record = Buttons.quiet("Record …", "live-record", this::record);
     private final Button seal = Buttons.quiet("Seal …", "live-seal", this::seal);
     private final ComboBox<Double> speed = new ComboBox<>();
     private final Button step = Buttons.quiet("Step", "live-step", this::step);
     private final Slider time = new Slider();
     private final Label at = Texts.mono("", "small");
-    private boolean playing;
     private boolean showing;
 
-    KeptRow(OpenDocument document, LiveSession session, PlaceRow.Looks looks) {
+    KeptRow(OpenDocument document, LiveSession session, Runnable looks) {
         super(8, 0);
         this.document = document;
         this.session = session;
@@ -61,23 +61,14 @@ final class KeptRow extends FlowPane {
                         at);
     }
 
-    boolean isPlaying() {
-        return playing;
-    }
-
-    /** Takes whether a recording is played. */
-    void playing(boolean value) {
-        playing = value;
-    }
-
     /** Shows what is recorded, and where in a recording one is. */
     void show(LiveSnapshot seen) {
-        boolean looksAtPlace = session.place().isPresent();
-        record.setDisable(!looksAtPlace);
-        seal.setDisable(!looksAtPlace && !playing);
+        boolean playing = session.place().filter(p -> !p.takesOutput()).isPresent();
+        record.setDisable(playing || session.place().isEmpty());
+        seal.setDisable(session.place().isEmpty());
         record.setText(
                 seen.recorded().map(n -> "Stop recording, " + n + " packets").orElse("Record …"));
-        Optional<PlayedNet.Span> span = playing ? seen.span() : Optional.empty();
+        Optional<PlayedNet.Span> span = seen.span();
         show(speed, playing);
         show(step, playing);
         show(time, span.isPresent());
@@ -93,7 +84,7 @@ final class KeptRow extends FlowPane {
         });
     }
 
-    private static void show(javafx.scene.Node node, boolean value) {
+    private static void show(Node node, boolean value) {
         node.setVisible(value);
         node.setManaged(value);
     }
@@ -169,9 +160,10 @@ final class KeptRow extends FlowPane {
 
     /** Plays a recording in place of an adapter. */
     void play(Path file) {
-        session.open(file, speed.getValue(), problem -> {
+        session.setSpeed(speed.getValue());
+        session.open(new Place.Recorded(file), problem -> {
             problem.ifPresent(document::tell);
-            looks.at(problem.isEmpty());
+            looks.run();
         });
     }
 }

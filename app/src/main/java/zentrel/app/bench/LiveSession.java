@@ -86,7 +86,7 @@ final class LiveSession implements AutoCloseable {
         return adapter;
     }
 
-    /** What is looked at; empty for a recording, or where nothing is. */
+    /** What is looked at; empty where nothing is. */
     Optional<Place> place() {
         return place;
     }
@@ -99,23 +99,23 @@ final class LiveSession implements AutoCloseable {
 
     /** Looks at a place, only listening; {@code done} is told on the JavaFX thread what went wrong. */
     void open(Place at, Consumer<Optional<String>> done) {
-        anew(done, () -> {
-            if (at instanceof Place.Rehearsed rehearsed) {
-                play(new PlayedRehearsal(plan.get(), rehearsed.segment()));
-            } else {
-                listen(at.real().orElseThrow());
-            }
-            place = Optional.of(at);
-        });
-    }
-
-    private void anew(Consumer<Optional<String>> done, Work work) {
         guard.set(OutputGuard.State.LISTEN);
         worker.execute(() -> {
             closeNow();
             log = new EventLog();
-            finish(done, work);
+            finish(done, () -> open(at));
         });
+    }
+
+    private void open(Place at) throws IOException {
+        if (at instanceof Place.Rehearsed rehearsed) {
+            play(new PlayedRehearsal(plan.get(), rehearsed.segment()));
+        } else if (at instanceof Place.Recorded recorded) {
+            play(new PlayedRecording(recorded.file(), (who, when) -> log.queried(who, when)));
+        } else {
+            listen(at.real().orElseThrow());
+        }
+        place = Optional.of(at);
     }
 
     private void listen(NetAdapter at) throws IOException {
@@ -123,7 +123,6 @@ final class LiveSession implements AutoCloseable {
         host = net;
         watch(net, at);
         adapter = Optional.of(at);
-        lost = null;
     }
 
     private void play(PlayedNet net) throws IOException {
@@ -154,14 +153,6 @@ final class LiveSession implements AutoCloseable {
             closeNow();
             throw e;
         }
-    }
-
-    /** Plays a recording from its start. */
-    void open(Path file, double howFast, Consumer<Optional<String>> done) {
-        anew(done, () -> {
-            player.setSpeed(howFast);
-            play(new PlayedRecording(file, (who, when) -> log.queried(who, when)));
-        });
     }
 
     /** Goes to another time of a recording, forward or back. */
@@ -233,6 +224,7 @@ final class LiveSession implements AutoCloseable {
         player.close().ifPresent(p -> log.add(new LiveEvent(0, "recording", false, p)));
         adapter = Optional.empty();
         place = Optional.empty();
+        lost = null;
         snapshot = LiveSnapshot.EMPTY;
     }
 

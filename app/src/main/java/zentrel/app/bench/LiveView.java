@@ -113,8 +113,7 @@ final class LiveView extends BorderPane {
 
     // --- states ---
 
-    private void looks(boolean playing) {
-        kept.playing(playing);
+    private void looks() {
         clock.play();
         tick();
     }
@@ -178,7 +177,7 @@ final class LiveView extends BorderPane {
 
     private void refresh() {
         LiveSnapshot seen = session.snapshot();
-        place.show(seen, kept.isPlaying());
+        place.show(seen);
         kept.show(seen);
     }
 

@@ -1,11 +1,12 @@
 package zentrel.app.bench;
 
+import java.nio.file.Path;
 import java.util.Optional;
 import zentrel.net.NetAdapter;
 import zentrel.plan.Id;
 import zentrel.plan.Segment;
 
-/** Where one can look: an adapter of this computer, or a segment of the plan rehearsed. */
+/** Where one can look: an adapter of this computer, a segment of the plan rehearsed, or a recording. */
 sealed interface Place {
     /** What it is called to users. */
     String title();
@@ -26,6 +27,19 @@ sealed interface Place {
         public String title() {
             return "Rehearsal, " + name;
         }
+    }
+
+    /** What was seen at another time, or elsewhere; nothing can be sent to it. */
+    record Recorded(Path file) implements Place {
+        @Override
+        public String title() {
+            return file.getFileName().toString();
+        }
+    }
+
+    /** Whether questions, levels and settings can leave by it. */
+    default boolean takesOutput() {
+        return !(this instanceof Recorded);
     }
 
     /** Its adapter, where it is a real one. */

@@ -12,6 +12,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Named;
@@ -21,33 +22,25 @@ import zentrel.app.shell.PageContext;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.net.NetAdapter;
 import zentrel.net.OutputGuard;
+import zentrel.plan.Plan;
 
 /** Where one looks, and what may leave by it. */
 final class PlaceRow extends HBox {
     private final OpenDocument document;
     private final OutputStatus output;
     private final LiveSession session;
-    private final Looks looks;
+    private final Runnable looks;
     private final ComboBox<Place> where = new ComboBox<>();
     private final Button listen = Buttons.action("Listen", "live-listen", this::listen);
     private final Button ask = Buttons.action("Ask", "live-ask", this::ask);
     private final Button arm = Buttons.action("Arm", "live-arm", this::arm);
     private final Button stop = Buttons.action("Stop all output  F12", "live-stop", this::stopAll);
     private final TextField also = new TextField();
+    private @Nullable Plan rehearsed;
     private final Label status = Texts.wrapped("", "soft", "small");
 
-    /** Told that something is looked at. */
-    @FunctionalInterface
-    interface Looks {
-        /**
-         * It is looked at from now on.
-         *
-         * @param playing whether it is a recording
-         */
-        void at(boolean playing);
-    }
-
-    PlaceRow(PageContext context, LiveSession session, Looks looks) {
+    /** @param looks told that something is looked at, or that what may leave is another */
+    PlaceRow(PageContext context, LiveSession session, Runnable looks) {
         super(8);
         this.document = context.document();
         this.output = context.output();
@@ -112,15 +105,22 @@ final class PlaceRow extends HBox {
         Place at = where.getValue();
         if (at == null) {
             document.tell("Choose where to look first.");
-        } else if (session.place().equals(Optional.of(at))) {
+        } else if (isLookedAt(at)) {
             session.listenOnly();
-            looks.at(false);
+            looks.run();
         } else {
             look(at, () -> {});
         }
     }
 
+    /** Whether a place is looked at as it is now: a rehearsal is of the plan that there was. */
+    @SuppressWarnings("ReferenceEquality") // an edit, and taking it back, gives the plan that it gives
+    private boolean isLookedAt(Place at) {
+        return session.place().equals(Optional.of(at)) && (at.real().isPresent() || rehearsed == document.plan());
+    }
+
     private void look(Place at, Runnable then) {
+        rehearsed = document.plan();
         at.real()
                 .ifPresent(a -> document.settings()
                         .change(s -> s.withAdapter(a.address().address().toString())));
@@ -129,7 +129,7 @@ final class PlaceRow extends HBox {
             if (problem.isEmpty()) {
                 then.run();
             }
-            looks.at(false);
+            looks.run();
         });
     }
 
@@ -138,11 +138,11 @@ final class PlaceRow extends HBox {
         Place at = where.getValue();
         Runnable asks = () -> {
             session.ask();
-            looks.at(false);
+            looks.run();
         };
         if (at == null) {
             document.tell("Choose where to look first.");
-        } else if (session.place().equals(Optional.of(at))) {
+        } else if (isLookedAt(at)) {
             asks.run();
         } else {
             look(at, asks);
@@ -153,7 +153,7 @@ final class PlaceRow extends HBox {
     private void alsoAsk() {
         try {
             Ipv4Address address = Ipv4Address.parse(also.getText().strip());
-            if (session.place().isEmpty() || session.state() == OutputGuard.State.LISTEN) {
+            if (session.place().filter(Place::takesOutput).isEmpty() || session.state() == OutputGuard.State.LISTEN) {
                 document.tell("Ask first; then " + address + " is asked too.");
                 return;
             }
@@ -170,7 +170,7 @@ final class PlaceRow extends HBox {
         if (!session.arm()) {
             document.tell("Choose where to look and listen first; then arm it.");
         }
-        looks.at(false);
+        looks.run();
     }
 
     private void stopAll() {
@@ -178,20 +178,19 @@ final class PlaceRow extends HBox {
     }
 
     /** Shows what may leave now. */
-    void show(LiveSnapshot seen, boolean playing) {
+    void show(LiveSnapshot seen) {
         OutputGuard.State state = session.state();
         Optional<Place> at = session.place();
         boolean armed = state == OutputGuard.State.ARMED;
         output.set(at.map(PlaceRow::wire).orElse("bench"), state);
-        boolean chosen = at.isPresent() && at.equals(Optional.ofNullable(where.getValue()));
-        arm.setDisable(at.isEmpty() || armed);
+        boolean chosen =
+                Optional.ofNullable(where.getValue()).filter(this::isLookedAt).isPresent();
+        arm.setDisable(at.filter(Place::takesOutput).isEmpty() || armed);
         stop.setDisable(!output.isArmed());
         listen.setDisable(chosen && state == OutputGuard.State.LISTEN);
         ask.setDisable(chosen && state == OutputGuard.State.ASK);
-        String words = playing
-                ? "A recording is played; nothing can be sent."
-                : at.map(p -> words(p, state))
-                        .orElse("Nothing is looked at. Choose where to look, then listen or ask.");
+        String words = at.map(p -> words(p, state) + (isLookedAt(p) ? "" : stale(p)))
+                .orElse("Nothing is looked at. Choose where to look, then listen or ask.");
         String all = Stream.concat(Stream.of(words), seen.troubles().stream()).collect(Collectors.joining(" "));
         if (!all.equals(status.getText())) {
             status.setText(all);
@@ -201,10 +200,19 @@ final class PlaceRow extends HBox {
     }
 
     private static String wire(Place place) {
-        return place.real().map(NetAdapter::toString).orElse("rehearsal");
+        return place.real().map(NetAdapter::toString).orElse(place.takesOutput() ? "rehearsal" : "recording");
+    }
+
+    private static String stale(Place place) {
+        return place instanceof Place.Rehearsed
+                ? " The plan has changed since; Listen or Ask rehearses it as it is now."
+                : "";
     }
 
     private static String words(Place place, OutputGuard.State state) {
+        if (place instanceof Place.Recorded r) {
+            return r.title() + " is played; nothing can be sent.";
+        }
         if (place instanceof Place.Rehearsed r) {
             return "The plan is rehearsed, seen from " + r.name() + "; nothing leaves this computer."
                     + switch (state) {

@@ -6,6 +6,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Lets the time of a played net go on beside the real one. Lives on the worker; only whether it plays may be asked elsewhere. */
 final class Player {
+    /** What is made up for at most, in ns, where nobody asked for long. */
+    private static final long MOST = 1_000_000_000L;
+
     private volatile @Nullable PlayedNet net;
     private double speed = 1;
     private long lastNanos;
@@ -28,7 +31,7 @@ final class Player {
     /** Lets the time pass that passed since this was last asked. */
     void advance(PlayedNet played) throws IOException {
         long real = System.nanoTime();
-        long passed = real - lastNanos;
+        long passed = Math.min(real - lastNanos, MOST); // this computer may have slept
         lastNanos = real;
         played.advance(played instanceof PlayedRehearsal ? passed : Math.round(passed * speed));
     }
