@@ -34,12 +34,14 @@ final class SessionWords {
             if (!one.isBlank()) {
                 List<List<String>> as = Words.around(List.of(one.split(" ", -1)), "as");
                 List<Application> meant = things.named(as.get(0), plan.applications(), a -> true, "a program");
-                Optional<Part> part = part(as.get(1));
-                if (meant.isEmpty() || (!as.get(1).isEmpty() && part.isEmpty())) {
+                Optional<Desk> desk = meant.stream()
+                        .findFirst()
+                        .flatMap(a -> part(as.get(1), EntityAdditions.usualPart(a, desks.isEmpty()))
+                                .map(p -> new Desk(a.id(), p)));
+                if (desk.isEmpty()) {
                     return List.of();
                 }
-                desks.add(new Desk(
-                        meant.get(0).id(), part.orElse(EntityAdditions.usualPart(meant.get(0), desks.isEmpty()))));
+                desks.add(desk.get());
             }
         }
         String who = desks.stream()
@@ -53,32 +55,36 @@ final class SessionWords {
                 () -> EntityAdditions.session(plan, name, desks)));
     }
 
-    private static Optional<Part> part(List<String> words) {
-        return words.size() == 1
-                ? Stream.of(Part.values())
-                        .filter(p -> p.word().equals(words.get(0)) || p.title().equals(words.get(0)))
-                        .findFirst()
-                : Optional.empty();
+    /** The part that words name, the usual one where there are none; empty where there is no such part, which is noted. */
+    private Optional<Part> part(List<String> words, Part usual) {
+        String said = String.join(" ", words);
+        Optional<Part> part = said.isEmpty()
+                ? Optional.of(usual)
+                : Stream.of(Part.values())
+                        .filter(p -> p.word().equals(said) || p.title().equals(said))
+                        .findFirst();
+        if (part.isEmpty()) {
+            String parts = Stream.of(Part.values()).map(Part::title).collect(Collectors.joining(", "));
+            things.note("“" + said + "” is no part in a session; there is " + parts + ".");
+        }
+        return part;
     }
 
     /** {@code enter SESSION with PROGRAM [as PART]}. */
     List<Offer> enter(List<String> words) {
         List<List<String>> as = Words.around(words, "as");
-        if (!as.get(1).isEmpty() && part(as.get(1)).isEmpty()) {
-            return List.of();
-        }
         List<List<String>> sides = Words.around(as.get(0), "with");
         List<Offer> offers = new ArrayList<>();
         for (Session session : things.named(sides.get(0), plan.sessions(), s -> true, "a session")) {
             for (Application program : things.named(
                     sides.get(1),
                     plan.applications(),
-                    a -> session.desks().stream().noneMatch(m -> m.application().equals(a.id())),
+                    a -> session.desk(a.id()).isEmpty(),
                     "a program outside of that session")) {
-                Part part = part(as.get(1)).orElse(EntityAdditions.usualPart(program, false));
-                offers.add(Offer.of(
-                        program.name() + " enters " + session.name() + " as " + part.title(),
-                        () -> EntityAdditions.enter(plan, session, program.id(), part)));
+                part(as.get(1), EntityAdditions.usualPart(program, false))
+                        .ifPresent(part -> offers.add(Offer.of(
+                                program.name() + " enters " + session.name() + " as " + part.title(),
+                                () -> EntityAdditions.enter(plan, session, program.id(), part))));
             }
         }
         return offers;
@@ -92,7 +98,7 @@ final class SessionWords {
             for (Application program : things.named(
                     sides.get(1),
                     plan.applications(),
-                    a -> session.desks().stream().anyMatch(m -> m.application().equals(a.id())),
+                    a -> session.desk(a.id()).isPresent(),
                     "a program in that session")) {
                 offers.add(Offer.of(
                         program.name() + " leaves " + session.name(),

@@ -142,6 +142,7 @@ class CommandsTableTest {
                 "bind hut desk to garden|Nothing here is called “garden”. There is Stream adapter of Hut console, Control adapter of Hut console.",
                 "install moonbeam on office|No program is called “moonbeam”. There is Console software, Previs with a key, Previs without a key, Paperwork, Bridge.",
                 "link jetty node to hut desk|Jetty node firmware is not a program that sends OSC. There is Hut desk, Backup desk, Cue player, Café dimmer.",
+                "session Trail with hut desk, backup desk as conductor|“conductor” is no part in a session; there is main, backup, remote, previs, node.",
                 "set name of moon to Sun|Nothing here is called “moon”.",
                 "move fixture 9-1 to u3|A range runs upwards: 9 to 1 does not.",
                 "route 10-1 hut desk to rockery node|A range runs upwards: 10 to 1 does not.",
