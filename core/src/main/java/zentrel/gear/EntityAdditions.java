@@ -66,7 +66,7 @@ public final class EntityAdditions {
      * @throws IllegalArgumentException with a sentence, where it is in it already
      */
     public static Edit enter(Plan plan, Session session, Id<Application> program, Part part) {
-        if (session.desks().stream().anyMatch(m -> m.application().equals(program))) {
+        if (session.desk(program).isPresent()) {
             throw new IllegalArgumentException(plan.index().name(program) + " is in " + session.name() + " already.");
         }
         return new Edit(

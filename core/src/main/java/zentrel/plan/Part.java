@@ -14,9 +14,4 @@ public enum Part implements Word {
     public String title() {
         return this == PRIMARY ? "main" : word();
     }
-
-    /** Whether it is a desk that works on the show, and not what only takes part. */
-    public boolean isDesk() {
-        return this == PRIMARY || this == BACKUP || this == REMOTE;
-    }
 }

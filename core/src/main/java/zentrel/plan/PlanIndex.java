@@ -394,11 +394,7 @@ public final class PlanIndex {
 
     /** The part an application plays in its session, if it is in one. */
     public Optional<Part> partOf(Id<Application> id) {
-        return sessionOf(id)
-                .flatMap(s -> s.desks().stream()
-                        .filter(m -> m.application().equals(id))
-                        .map(Session.Desk::part)
-                        .findFirst());
+        return sessionOf(id).flatMap(s -> s.desk(id)).map(Session.Desk::part);
     }
 
     // --- numbers and names ---

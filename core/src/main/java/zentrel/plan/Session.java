@@ -35,6 +35,11 @@ public record Session(Id<Session> id, String name, String key, VersionRule versi
                 .toList());
     }
 
+    /** The desk that a program is in it, if it is one. */
+    public Optional<Desk> desk(Id<Application> program) {
+        return desks.stream().filter(d -> d.application().equals(program)).findFirst();
+    }
+
     /** Whether any desk leads it. */
     public boolean isLed() {
         return desks.stream().anyMatch(d -> d.part() == Part.PRIMARY);
@@ -77,10 +82,6 @@ public record Session(Id<Session> id, String name, String key, VersionRule versi
 
         public Desk withKey(Optional<String> value) {
             return new Desk(application, part, value, entered);
-        }
-
-        public Desk withEntered(Optional<Boolean> value) {
-            return new Desk(application, part, key, value);
         }
     }
 }

@@ -23,11 +23,6 @@ public enum VersionRule implements Word {
         NOT_SURE
     }
 
-    /** Whether two versions agree for certain as closely as this asks. */
-    public boolean agree(String a, String b) {
-        return compare(a, b) != Agreement.DIFFER;
-    }
-
     /** How two versions stand to each other, as closely as this asks. */
     public Agreement compare(String a, String b) {
         int asked = switch (this) {

@@ -208,9 +208,7 @@ public final class BothEnds {
 
     /** What is set at both ends of something that joins two programs: a session's desk by its program, or an attachment. */
     public List<Row> of(Session session, TakesPart member) {
-        Optional<Session.Desk> desk = session.desks().stream()
-                .filter(d -> d.application().equals(member.program()))
-                .findFirst();
+        Optional<Session.Desk> desk = session.desk(member.program());
         if (desk.isPresent() && session.main().isPresent() && !session.main().equals(desk)) {
             return of(session, session.main().get(), desk.get());
         }

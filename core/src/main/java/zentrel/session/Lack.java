@@ -1,6 +1,5 @@
 package zentrel.session;
 
-import java.util.List;
 import java.util.Optional;
 import zentrel.check.Finding;
 import zentrel.check.Fix;
@@ -40,10 +39,5 @@ public record Lack(Finding finding) {
     static int order(Lack lack) {
         return (lack.stops() ? 0 : 100)
                 + lack.finding().hop().map(HopKind::number).orElse(50);
-    }
-
-    /** The one to begin with. */
-    static Optional<Lack> first(List<Lack> lacks) {
-        return lacks.stream().findFirst();
     }
 }

@@ -74,7 +74,7 @@ public final class SessionReadiness {
     }
 
     private static boolean isDesk(Session session, Id<Application> program) {
-        return session.desks().stream().anyMatch(d -> d.application().equals(program));
+        return session.desk(program).isPresent();
     }
 
     private boolean takesLevelsOf(Session session, Application program) {

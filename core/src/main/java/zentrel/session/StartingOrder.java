@@ -124,9 +124,7 @@ final class StartingOrder {
     }
 
     private void entering(TakesPart member, Host host) {
-        Optional<Session.Desk> desk = session.desks().stream()
-                .filter(d -> d.application().equals(member.program()))
-                .findFirst();
+        Optional<Session.Desk> desk = session.desk(member.program());
         boolean works = member.state() == TakesPart.State.IN_STEP;
         if (desk.isEmpty()) {
             String sign = member.by()
@@ -287,21 +285,19 @@ final class StartingOrder {
     }
 
     private OptionalInt afterSetting(Application program, Host host, Lack lack) {
-        return steps(host, subject(lack)).isPresent()
-                ? steps(host, subject(lack))
-                : lack.rule().startsWith("adapter.") ? seconds(start(program)) : OptionalInt.empty();
+        OptionalInt told = steps(host, subject(lack));
+        return told.isEmpty() && lack.rule().startsWith("adapter.") ? seconds(start(program)) : told;
     }
 
     /** What is typed in, as profiles call it, where a finding is mended. */
     private static String subject(Lack lack) {
         String rule = lack.rule();
-        return rule.equals("desk.version-differs")
-                ? "version"
-                : rule.equals("desk.session-differs")
-                        ? "session"
-                        : rule.startsWith("address.")
-                                ? "address"
-                                : rule.startsWith("adapter.") ? "binding" : "universe";
+        return switch (rule.substring(0, rule.indexOf('.'))) {
+            case "desk" -> rule.equals("desk.version-differs") ? "version" : "session";
+            case "address" -> "address";
+            case "adapter" -> "binding";
+            default -> "universe";
+        };
     }
 
     private OptionalInt steps(Host host, String subject) {

@@ -19,9 +19,7 @@ public final class StepWords {
     /** What to do, in the imperative. */
     public String of(Step step) {
         String program = index.name(step.program());
-        Optional<Session.Desk> desk = session.desks().stream()
-                .filter(d -> d.application().equals(step.program()))
-                .findFirst();
+        Optional<Session.Desk> desk = session.desk(step.program());
         return switch (step.what()) {
             case POWER ->
                 "Switch on " + index.name(index.application(step.program()).host()) + ".";

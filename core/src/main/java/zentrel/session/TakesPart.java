@@ -49,6 +49,6 @@ public record TakesPart(
 
     /** The most important thing that it lacks. */
     public Optional<Lack> first() {
-        return Lack.first(lacks);
+        return lacks.stream().findFirst();
     }
 }

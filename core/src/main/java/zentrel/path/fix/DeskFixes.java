@@ -42,9 +42,9 @@ final class DeskFixes {
                 "Type " + said + " as the key of " + session.name() + " in " + name(program),
                 p -> p.with(
                         session.id(),
-                        s -> s.withDesks(s.desks().stream()
-                                .map(d -> d.application().equals(program.id()) ? d.withKey(Optional.empty()) : d)
-                                .toList()))));
+                        s -> s.desk(program.id())
+                                .map(d -> s.with(d.withKey(Optional.empty())))
+                                .orElse(s))));
     }
 
     private Edit install(Application desk, String version) {
