@@ -76,6 +76,30 @@ class SealedStateTest {
         return UniverseSeen.of(List.of(streams));
     }
 
+    /** A querier asks every 125 s (RFC 3376 §8.2); universes that stop together long after it are one event, with that as the cause. */
+    @Test
+    void whereMulticastStopsItsLastQueryIsTold() {
+        long second = 1_000_000_000L;
+        EventLog log = new EventLog();
+        log.queried(Ipv4Address.parse("10.41.1.1"), 5 * second);
+        log.queried(Ipv4Address.parse("10.41.1.1"), 130 * second);
+        for (int lost : new int[] {0, 1}) {
+            StreamSeen.State state = lost == 0 ? StreamSeen.State.SENDS : StreamSeen.State.SILENT;
+            log.look(
+                    List.of(stream(5, "Hut", 100, 40, state), stream(6, "Hut", 100, 40, state)),
+                    List.of(),
+                    (140 + lost * 250) * second);
+        }
+        assertThat(log.newest(9).stream().map(LiveEvent::text))
+                .containsExactly(
+                        "Hut stops without a word: sACN 5–6; the last query was heard 260 s before, and without one switches"
+                                + " that snoop stop passing multicast on",
+                        "Hut starts: sACN 5–6",
+                        "The querier 10.41.1.1 asks");
+        log.queried(Ipv4Address.parse("10.41.1.1"), 500 * second);
+        assertThat(log.newest(1).get(0).text()).isEqualTo("The querier 10.41.1.1 is back");
+    }
+
     @Test
     void whatCanExplainMostComesFirst(@TempDir Path folder) throws Exception {
         SealedState then = SealedState.of(
