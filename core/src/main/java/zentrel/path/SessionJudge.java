@@ -38,7 +38,7 @@ final class SessionJudge {
                 Optional.of(session.id()),
                 Optional.of(desk.application()),
                 SignalPaths.SESSION,
-                "found",
+                Delivery.LIMITED_BROADCAST.word(),
                 List.of(leg(session, lead, desk), leg(session, desk, lead)));
     }
 

@@ -258,11 +258,10 @@ public final class PathStrip extends VBox {
                             }));
         }
         if (paths.size() > 1) {
-            head.getChildren()
-                    .addAll(
-                            button("‹", "Path before", () -> step(-1)),
-                            Texts.mono((shownPath + 1) + " of " + paths.size(), "soft"),
-                            button("›", "Next path", () -> step(1)));
+            Label count = Texts.mono((shownPath + 1) + " of " + paths.size(), "soft");
+            count.setMinWidth(USE_PREF_SIZE);
+            Button before = button("‹", "Path before", () -> step(-1));
+            head.getChildren().addAll(before, count, button("›", "Next path", () -> step(1)));
         }
         Label verdict = Texts.of(verdictText(path), Mark.styleOf(path.verdict()));
         LookRow.known(plan, path).ifPresent(k -> {
