@@ -83,6 +83,22 @@ class DesksWindowTest extends OpenWindow {
     }
 
     @Test
+    void whatHappensWhenTheMainDeskStopsIsRehearsed(FxRobot robot) {
+        plan();
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        waitFor("If the main desk stops");
+        click(robot, "#desks-rehearse");
+        waitFor("Rehearsed: ");
+        assertThat(shows("did not move within 12 s")).isTrue();
+        fx(() -> {
+            document.apply(new Edit(
+                    "No backup", p -> p.with(EVENING, s -> s.withDesks(s.desks().subList(0, 1)))));
+            return true;
+        });
+        await().atMost(30, SECONDS).until(() -> !shows("Rehearsed: "));
+    }
+
+    @Test
     void aSessionIsMadeByWordsAndItsDesksAreEnteredInAField(FxRobot robot) {
         plan();
         fx(() -> {

@@ -281,6 +281,26 @@ public final class Rehearsal {
                 && (standin.levels(port.id().value())[slot(stream.id().value()) - 1] & 0xFF) == LEVEL;
     }
 
+    /** Sets a slot in all that a program sends. */
+    void setSlot(Id<Application> program, int slot, int level) {
+        DeviceSpec spec = specs.get(program);
+        if (spec != null) {
+            consoles.getOrDefault(program, List.of())
+                    .forEach(c -> spec.streams().forEach(s -> c.setSlot(s.id(), slot, level)));
+        }
+    }
+
+    /** What a port puts out in a slot, 0 to 255; 0 where nothing stands in for it. */
+    int level(Port port, int slot) {
+        @Nullable LevelStandin standin = receivers.get(index.applicationOf(port.id()).id());
+        return standin == null ? 0 : standin.levels(port.id().value())[slot - 1] & 0xFF;
+    }
+
+    /** Takes a device off the network from one moment to the next, as if it had lost its power. */
+    void cut(Host host) {
+        Layout.real(host).forEach(a -> built.of(a).setCarrier(false));
+    }
+
     /** Everything that was sent, dropped and taken, in order, a line each; the same seed gives the same. */
     public Collection<String> log() {
         return trace.lines();

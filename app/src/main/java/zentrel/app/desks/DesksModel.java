@@ -28,9 +28,9 @@ record DesksModel(
         List<Member> members,
         Shared shared,
         Map<Id<Application>, List<BothEnds.Row>> ends,
-        List<String> ifMainStops,
+        Optional<MainStops> mainStops,
+        StopWords ifMainStops,
         StepWords words) {
-    private static final double FADE_SECONDS = 10;
 
     /** A program with the words that stand beside it. */
     record Member(TakesPart part, String name, String address, String lacks) {}
@@ -66,9 +66,8 @@ record DesksModel(
                 members,
                 shared(plan, session),
                 ends,
-                MainStops.of(report.signalPaths(), session)
-                        .map(m -> words(plan, m))
-                        .orElse(List.of("No desk leads this session.")),
+                MainStops.of(report.signalPaths(), session),
+                new StopWords(index),
                 new StepWords(plan, session));
     }
 
@@ -104,32 +103,6 @@ record DesksModel(
                                         .map(n -> " " + n)
                                         .orElse(""))
                         .orElse(""));
-    }
-
-    private static List<String> words(Plan plan, MainStops stops) {
-        PlanIndex index = plan.index();
-        List<String> all = new ArrayList<>();
-        for (MainStops.Outcome o : stops.outcomes()) {
-            String next = o.next().isEmpty()
-                    ? "nobody has control"
-                    : String.join(" and ", o.next().stream().map(index::name).toList())
-                            + (o.next().size() == 1 ? " plays" : " play") + " on";
-            all.add(o.ports().size() + (o.ports().size() == 1 ? " port holds" : " ports hold") + " the last look "
-                    + (o.seconds() == 0 ? "no time" : "up to " + seconds(o.seconds()) + " s") + ", then " + next
-                    + (o.follows() && o.seconds() > 0
-                            ? ": a fade of %.0f s steps by %.0f %%, %d of 255."
-                                    .formatted(FADE_SECONDS, o.stepPercent(FADE_SECONDS), o.stepLevel(FADE_SECONDS))
-                            : "."));
-        }
-        if (all.isEmpty()) {
-            all.add(index.name(stops.main()) + " sends nothing that arrives, so nothing changes.");
-        }
-        all.add("Main again: let it enter as backup, then change parts. Never two main desks at once.");
-        return all;
-    }
-
-    private static String seconds(double value) {
-        return value == Math.rint(value) ? String.valueOf((int) value) : String.valueOf(value);
     }
 
     /** Whether a program takes part here. */

@@ -42,12 +42,14 @@ public final class DesksPage implements PageView {
     private final ComboBox<DesksModel> which = new ComboBox<>();
     private final Label summary = Texts.of("", "soft");
     private final VBox picture = new VBox(8);
+    private final StopPane stop;
     private List<DesksModel> models = List.of();
     private @Nullable Id<Session> shown;
     private boolean choosing;
 
     private DesksPage(OpenDocument document) {
         this.document = document;
+        stop = new StopPane(document::plan, this::draw);
         which.setId("desks-session");
         which.setAccessibleText("Session");
         which.setConverter(Named.by(m -> m.session().name()));
@@ -180,8 +182,7 @@ public final class DesksPage implements PageView {
                         "soft",
                         "small"),
                 order,
-                Texts.of("If the main desk stops", "strong"));
-        model.ifMainStops().forEach(t -> line.getChildren().add(Texts.wrapped(t, "small")));
+                stop.of(model));
         EndsTable ends = new EndsTable(model, chosen);
         ends.setMinWidth(ENDS);
         ends.setPrefWidth(ENDS);
