@@ -32,6 +32,7 @@ import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
 import zentrel.app.shell.PathStrip;
 import zentrel.app.shell.Rail;
+import zentrel.app.shell.SeenNow;
 import zentrel.app.start.DemoSteps;
 import zentrel.command.Commands;
 import zentrel.command.Offer;
@@ -79,7 +80,7 @@ final class MainWindow {
         steps = new DemoSteps(document);
         files = new PlanFiles(stage, document);
         UserLibrary library = new UserLibrary(document.folders().profiles());
-        pages = makePages.apply(new PageContext(document, library, this::seen, output, files::choose));
+        pages = makePages.apply(new PageContext(document, library, this::seen, output, new SeenNow(), files::choose));
         rail = new Rail(document, pages, this::showPage);
         goTo = new GoToBox(document, this::commands, line -> worded(library, line));
         top = new TopBar(document, files, output, goTo, this::newPlan, this::about, offered(true));

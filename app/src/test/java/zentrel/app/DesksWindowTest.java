@@ -15,16 +15,26 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.net.Guarded;
+import zentrel.net.OutputGuard;
+import zentrel.net.real.RealNet;
 import zentrel.plan.Application;
 import zentrel.plan.Edit;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Part;
+import zentrel.plan.Plan;
 import zentrel.plan.Session;
+import zentrel.plan.VersionRule;
+import zentrel.standin.DeskSpec;
+import zentrel.standin.DeskStandin;
+import zentrel.standin.StandinSite;
 
 /** The desks of a session in a real window: what one lacks, mended by its fix; a key that differs; a session made from nothing. */
 class DesksWindowTest extends OpenWindow {
     private static final Id<Application> BACKUP = Kind.APPLICATION.id("backup-desk");
+    private static final Id<Application> HUT = Kind.APPLICATION.id("hut-desk");
     private static final Id<Session> EVENING = Kind.SESSION.id("evening-session");
 
     private Node desk(FxRobot robot, Id<Application> program) {
@@ -96,6 +106,43 @@ class DesksWindowTest extends OpenWindow {
             return true;
         });
         await().atMost(30, SECONDS).until(() -> !shows("Rehearsed: "));
+    }
+
+    /** Two stand-ins on loopback; what they announce stands beside what is planned of their desks, and goes with them. */
+    @Test
+    void whatAnnouncesItselfIsSeenBesideWhatIsPlanned(FxRobot robot) throws Exception {
+        plan();
+        Plan plan = fx(() -> document.plan());
+        String session = plan.index().name(EVENING);
+        try (RealNet net = new RealNet();
+                DeskStandin main = standin(net, "127.64.3.1", plan, session, HUT, Part.PRIMARY, "12");
+                DeskStandin backup = standin(net, "127.64.3.2", plan, session, BACKUP, Part.BACKUP, "wrong")) {
+            main.start();
+            backup.start();
+            fx(() -> {
+                window.showPage(5);
+                return true;
+            });
+            click(robot, "#live-listen");
+            waitFor("Only group joins leave");
+            robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
+            waitFor("seen leads");
+            waitFor("seen key not recognised");
+            waitFor("not heard on this net");
+        }
+        waitFor("seen, silent since");
+    }
+
+    private static DeskStandin standin(
+            RealNet net, String at, Plan plan, String session, Id<Application> as, Part part, String key)
+            throws Exception {
+        return new DeskStandin(
+                new StandinSite(
+                        new Guarded(net, OutputGuard.armed(RealNet.loopbackName())),
+                        net.require(Ipv4Address.parse(at))),
+                new DeskSpec(
+                        session, plan.index().name(as), part, "3.6.2", key, VersionRule.EXACT, "Fernlight Trail", true),
+                e -> {});
     }
 
     @Test

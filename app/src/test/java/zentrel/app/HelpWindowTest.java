@@ -28,6 +28,7 @@ import zentrel.app.sheet.Picture;
 import zentrel.app.sheet.SvgSheet;
 import zentrel.app.shell.OutputStatus;
 import zentrel.app.shell.PageContext;
+import zentrel.app.shell.SeenNow;
 import zentrel.app.start.DemoSteps;
 import zentrel.check.Rule;
 import zentrel.check.RuleBook;
@@ -58,8 +59,8 @@ class HelpWindowTest extends OpenWindow {
         for (HopKind hop : HopKind.values()) {
             assertThat(HelpPages.all()).containsKey("hop-" + hop.number());
         }
-        PageContext context =
-                new PageContext(document, new UserLibrary(home), e -> {}, new OutputStatus(), t -> Optional.empty());
+        PageContext context = new PageContext(
+                document, new UserLibrary(home), e -> {}, new OutputStatus(), new SeenNow(), t -> Optional.empty());
         assertThat(Pages.all(context))
                 .allSatisfy(
                         p -> assertThat(HelpPages.all()).containsKey(p.help().orElseThrow()));

@@ -1,8 +1,11 @@
 package zentrel.cli;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import picocli.CommandLine;
 import picocli.CommandLine.TypeConversionException;
 import zentrel.cli.Values.FixtureStart;
@@ -23,6 +26,8 @@ import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.rdm.Uid;
 import zentrel.plan.Answer;
 import zentrel.plan.NumberRange;
+import zentrel.plan.Part;
+import zentrel.plan.VersionRule;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
 
@@ -47,6 +52,8 @@ final class Converters {
         line.registerConverter(Ipv4Address.class, Converters::address);
         line.registerConverter(Protocol.class, Converters::protocol);
         line.registerConverter(Merge.class, Converters::merge);
+        line.registerConverter(Part.class, text -> word(Part.values(), Part::title, text));
+        line.registerConverter(VersionRule.class, text -> word(VersionRule.values(), VersionRule::word, text));
         line.registerConverter(ProtocolUniverse.class, Converters::universe);
         line.registerConverter(PortUniverse.class, Converters::port);
         line.registerConverter(SlotLevel.class, Converters::slot);
@@ -81,12 +88,17 @@ final class Converters {
     }
 
     private static Merge merge(String text) {
-        for (Merge merge : Merge.values()) {
-            if (merge.word().equals(text)) {
-                return merge;
-            }
-        }
-        throw new TypeConversionException("write htp, ltp or none, not \"" + text + "\".");
+        return word(Merge.values(), Merge::word, text);
+    }
+
+    /** The constant that a word names. */
+    private static <E extends Enum<E>> E word(E[] all, Function<E, String> words, String text) {
+        return Arrays.stream(all)
+                .filter(e -> words.apply(e).equals(text))
+                .findFirst()
+                .orElseThrow(() -> new TypeConversionException("write "
+                        + Arrays.stream(all).map(words).limit(all.length - 1).collect(Collectors.joining(", ")) + " or "
+                        + words.apply(all[all.length - 1]) + ", not \"" + text + "\"."));
     }
 
     private static ProtocolUniverse universe(String text) {

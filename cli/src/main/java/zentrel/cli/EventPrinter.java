@@ -71,6 +71,8 @@ final class EventPrinter implements Consumer<StandinEvent> {
                     .put("acted", e.acted());
             ArrayNode arguments = n.putArray("arguments");
             e.arguments().forEach(arguments::add);
+        } else if (event instanceof StandinEvent.Desk e) {
+            n.put("event", "desk").put("desk", e.name()).put("state", e.state()).put("why", e.why());
         } else if (event instanceof StandinEvent.Unreadable e) {
             n.put("event", "unreadable").put("from", e.from().toString()).put("why", e.why());
         }
@@ -105,6 +107,8 @@ final class EventPrinter implements Consumer<StandinEvent> {
         } else if (event instanceof StandinEvent.Osc e) {
             return "OSC " + e.address() + " " + String.join(" ", e.arguments()) + "  from " + e.from()
                     + (e.acted() ? "" : "  (no such target)");
+        } else if (event instanceof StandinEvent.Desk e) {
+            return e.name() + ": " + e.state() + (e.why().isEmpty() ? "" : ", " + e.why());
         } else if (event instanceof StandinEvent.Unreadable e) {
             return "unreadable from " + e.from() + ": " + e.why();
         }

@@ -35,6 +35,8 @@ import zentrel.profile.Protocol;
 import zentrel.standin.ConsoleSpec;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.ConsoleStream;
+import zentrel.standin.DeskSpec;
+import zentrel.standin.DeskStandin;
 import zentrel.standin.NodeStandin;
 import zentrel.standin.NodeTraits;
 import zentrel.standin.OscStandin;
@@ -42,11 +44,11 @@ import zentrel.standin.RdmFixture;
 import zentrel.standin.StandinPort;
 import zentrel.standin.StandinSite;
 
-/** {@code zentrel standin node|previs|console}: a program that behaves like the device, on loopback. */
+/** {@code zentrel standin node|previs|console|session}: a program that behaves like the device, on loopback. */
 @Command(
         name = "standin",
         mixinStandardHelpOptions = true,
-        description = "Stands in for a node, a previs or a console on loopback.")
+        description = "Stands in for a node, a previs, a console or a desk of a session on loopback.")
 final class StandinCommand implements Callable<Integer> {
     private static final int FOOTPRINT = 18;
     private static final int LAST_START = 512 - FOOTPRINT + 1;
@@ -55,7 +57,8 @@ final class StandinCommand implements Callable<Integer> {
     enum Kind {
         node,
         previs,
-        console
+        console,
+        session
     }
 
     @Parameters(paramLabel = "KIND", description = "${COMPLETION-CANDIDATES}.")
@@ -129,6 +132,10 @@ final class StandinCommand implements Callable<Integer> {
     @SuppressWarnings("NullAway.Init")
     private Priority priority;
 
+    @Mixin
+    @SuppressWarnings("NullAway.Init")
+    private DeskOptions desk;
+
     @Option(names = "--osc-port", paramLabel = "P", description = "Console: take OSC cues on this port.")
     private @Nullable UdpPort oscPort;
 
@@ -149,7 +156,11 @@ final class StandinCommand implements Callable<Integer> {
             throw new Refusal("--address: a stand-in lives on loopback, such as 127.41.20.3, not " + address
                     + "; on another adapter it lives only with --arm ADAPTER.");
         }
-        return kind == Kind.console ? console() : receiver();
+        return switch (kind) {
+            case console -> console();
+            case session -> desk();
+            case node, previs -> receiver();
+        };
     }
 
     private int receiver() throws Refusal {
@@ -243,6 +254,21 @@ final class StandinCommand implements Callable<Integer> {
             ready();
             Nets.waitFor(seconds);
             Nets.requireReceived(osc.flatMap(zentrel.net.UdpPort::trouble));
+        } catch (IOException e) {
+            throw new Refusal(String.valueOf(e.getMessage()), e);
+        }
+        return 0;
+    }
+
+    private int desk() throws Refusal {
+        DeskSpec spec = desk.spec(name);
+        StandinSite site = Nets.armed(address, List.of(), arm);
+        try (NetHost host = site.host();
+                DeskStandin standin =
+                        new DeskStandin(new StandinSite(host, site.adapter()), spec, new EventPrinter(out))) {
+            standin.start();
+            ready();
+            desk.walk(standin, seconds);
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }

@@ -69,6 +69,19 @@ public sealed interface StandinEvent {
         }
     }
 
+    /**
+     * A desk of a session came further, or somebody in the session did.
+     *
+     * @param state in words
+     * @param why empty where there is nothing to say
+     */
+    record Desk(String name, String state, String why) implements StandinEvent {
+        public Desk {
+            name = PlainText.shown(name, LONGEST);
+            why = PlainText.shown(why, LONGEST);
+        }
+    }
+
     /** Something arrived that cannot be read. */
     record Unreadable(Ipv4Address from, String why) implements StandinEvent {
         public Unreadable {

@@ -21,11 +21,13 @@ import zentrel.found.DeviceMatches;
 import zentrel.found.FoundDevice;
 import zentrel.found.PlannedDevice;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.live.DeskWatch;
 import zentrel.live.EventLog;
 import zentrel.live.Health;
 import zentrel.live.NodeSetting;
 import zentrel.live.PlannedSetting;
 import zentrel.live.SealedState;
+import zentrel.live.SeenProgram;
 import zentrel.live.StreamWatch;
 import zentrel.live.UniverseSeen;
 import zentrel.plan.Host;
@@ -86,7 +88,13 @@ final class LiveLook {
     }
 
     /** What is seen now. */
-    LiveSnapshot of(StreamWatch.Found found, List<FoundDevice> devices, EventLog log, long now, Rest rest) {
+    LiveSnapshot of(
+            StreamWatch.Found found,
+            List<FoundDevice> devices,
+            List<DeskWatch.SeenDesk> desks,
+            EventLog log,
+            long now,
+            Rest rest) {
         Plan current = plan.get();
         List<UniverseSeen> universes = UniverseSeen.of(found.streams());
         log.look(found.streams(), devices, now);
@@ -104,6 +112,7 @@ final class LiveLook {
                                 && PlannedDevice.of(current, h).answersPolls())
                         .map(Host::id)
                         .toList(),
+                SeenProgram.of(current, desks, universes, devices, asPlanned, now),
                 Health.of(current, universes, found.syncs(), now),
                 log.newest(MOST_EVENTS),
                 found.malformed(),

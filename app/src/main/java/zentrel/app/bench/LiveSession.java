@@ -5,7 +5,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
@@ -16,7 +15,6 @@ import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.look.Daemons;
-import zentrel.gear.ConfirmedSettings;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.Discovery;
 import zentrel.live.EventLog;
@@ -60,8 +58,7 @@ final class LiveSession implements AutoCloseable {
     private volatile @Nullable NetHost host;
 
     // on the worker
-    private volatile @Nullable Discovery discovery;
-    private @Nullable StreamWatch watch;
+    private volatile @Nullable Watches watches;
     private EventLog log = new EventLog();
     private int ticks;
 
@@ -136,19 +133,13 @@ final class LiveSession implements AutoCloseable {
     }
 
     private void watch(NetHost net, NetAdapter at) throws IOException {
-        Set<Ipv4Address> planned = ConfirmedSettings.addresses(plan.get());
-        StreamWatch streams = new StreamWatch(net, at, planned::contains);
         // a ping leaves by the system, past the guard, so the guard is asked; of what is played nothing can be pinged
         Ping ping = Ping.ofSystem();
         Ping asking = (a, limit) -> player.net().isEmpty() && guard.state() != OutputGuard.State.LISTEN
                 ? ping.answers(a, limit)
                 : Optional.empty();
-        Discovery devices = new Discovery(net, at, List.of(), asking, planned::contains);
-        watch = streams;
-        discovery = devices;
         try {
-            streams.start(LiveGroups.of(plan.get()));
-            devices.start();
+            watches = Watches.start(net, at, plan.get(), asking);
         } catch (IOException e) {
             closeNow();
             throw e;
@@ -229,15 +220,13 @@ final class LiveSession implements AutoCloseable {
     }
 
     private void closeWatch() {
-        Optional.ofNullable(discovery).ifPresent(Discovery::close);
-        Optional.ofNullable(watch).ifPresent(StreamWatch::close);
-        discovery = null;
-        watch = null;
+        Optional.ofNullable(watches).ifPresent(Watches::close);
+        watches = null;
     }
 
     /** Polls and pings an address besides, as long as questions may leave. */
     void alsoAsk(Ipv4Address address) {
-        worker.execute(() -> Optional.ofNullable(discovery).ifPresent(d -> d.alsoAsk(address)));
+        worker.execute(() -> discovery().ifPresent(d -> d.alsoAsk(address)));
     }
 
     // --- states ---
@@ -245,7 +234,7 @@ final class LiveSession implements AutoCloseable {
     /** Lets questions leave, and nothing else. */
     void ask() {
         guard.set(OutputGuard.State.ASK);
-        worker.execute(() -> Optional.ofNullable(discovery).ifPresent(Discovery::pollNow));
+        worker.execute(() -> discovery().ifPresent(Discovery::pollNow));
     }
 
     /** Nothing leaves but group joins. */
@@ -295,7 +284,7 @@ final class LiveSession implements AutoCloseable {
     }
 
     private Optional<Discovery> discovery() {
-        return Optional.ofNullable(discovery);
+        return Optional.ofNullable(watches).map(Watches::devices);
     }
 
     private void note(boolean grave, String text) {
@@ -349,9 +338,8 @@ final class LiveSession implements AutoCloseable {
     // --- looking ---
 
     private void tick() {
-        StreamWatch streams = watch;
-        Discovery devices = discovery;
-        if (streams == null || devices == null) {
+        Watches looking = watches;
+        if (looking == null) {
             return;
         }
         try {
@@ -361,7 +349,7 @@ final class LiveSession implements AutoCloseable {
             } else if (ticks++ % ADAPTER_EVERY == 0) {
                 checkAdapter();
             }
-            take(streams, devices);
+            take(looking);
         } catch (IOException | RuntimeException e) {
             lost = "Looking failed: " + e.getMessage();
         }
@@ -382,17 +370,18 @@ final class LiveSession implements AutoCloseable {
         }
     }
 
-    private void take(StreamWatch streams, Discovery devices) throws IOException {
-        StreamWatch.Found found = streams.found();
+    private void take(Watches looking) throws IOException {
+        StreamWatch.Found found = looking.streams().found();
         List<String> troubles = new ArrayList<>(found.trouble());
         Optional.ofNullable(lost).ifPresent(troubles::add);
-        troubles.addAll(devices.troubles());
+        troubles.addAll(looking.devices().troubles());
         troubles.addAll(found.remarks());
         Optional<PlayedNet> net = player.net();
         net.flatMap(PlayedNet::trouble).ifPresent(troubles::add);
         snapshot = look.of(
                 found,
-                devices.devices(),
+                looking.devices().devices(),
+                looking.desks().seen(),
                 log,
                 now(),
                 new LiveLook.Rest(

@@ -6,6 +6,7 @@ import java.util.Optional;
 import zentrel.live.HealthFinding;
 import zentrel.live.LiveEvent;
 import zentrel.live.SealedState;
+import zentrel.live.SeenProgram;
 import zentrel.live.UniverseSeen;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
@@ -18,6 +19,7 @@ import zentrel.plan.Universe;
  * @param now the time of it, in ns by the net's clock; 0 where nothing is looked at
  * @param planned which universe of the plan comes by a number
  * @param missing devices of the plan that answer polls and have not been found
+ * @param programs desks of the plan's sessions that are seen
  * @param malformed what could not be read lately, as sentences
  * @param since what changed since a sealed state; empty where there is none to compare with
  * @param troubles what kept it from seeing all, as sentences
@@ -31,6 +33,7 @@ record LiveSnapshot(
         Map<UniverseKey, Id<Universe>> planned,
         List<LiveDevice> devices,
         List<Id<Host>> missing,
+        List<SeenProgram> programs,
         List<HealthFinding> health,
         List<LiveEvent> events,
         List<String> malformed,
@@ -51,6 +54,7 @@ record LiveSnapshot(
             0,
             List.of(),
             Map.of(),
+            List.of(),
             List.of(),
             List.of(),
             List.of(),

@@ -1,6 +1,7 @@
 package zentrel.app.desks;
 
 import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -34,9 +35,16 @@ final class DeskRing extends Pane {
     private static final double SPREAD = 0.86;
 
     private final Consumer<Id<?>> choose;
+    private final Map<Id<?>, String> seen;
     private final @Nullable Id<?> chosen;
 
-    DeskRing(DesksModel model, @Nullable Id<?> chosen, double across, Consumer<Id<?>> choose) {
+    /**
+     * Draws it.
+     *
+     * @param seen how programs are seen on the net that is looked at, in words; empty where nothing is seen of any
+     */
+    DeskRing(DesksModel model, Map<Id<?>, String> seen, @Nullable Id<?> chosen, double across, Consumer<Id<?>> choose) {
+        this.seen = seen;
         this.choose = choose;
         this.chosen = chosen;
         List<DesksModel.Member> desks =
@@ -118,7 +126,7 @@ final class DeskRing extends Pane {
         if (onLeft) {
             label.getStyleClass().add("on-left");
         }
-        label.relocate(Math.max(0, labelX), y - 27);
+        label.relocate(Math.max(0, labelX), y - (seen.isEmpty() ? 27 : 36));
         getChildren().addAll(dot, mark, label);
     }
 
@@ -149,6 +157,10 @@ final class DeskRing extends Pane {
                         lackOf(member),
                         "small",
                         part.lacks().isEmpty() ? "passes" : part.lacks().get(0).stops() ? "broken" : "at-risk"));
+        if (!seen.isEmpty() && part.inSession()) {
+            box.getChildren()
+                    .add(2, Texts.of(seen.getOrDefault(part.program(), "not heard on this net"), "soft", "small"));
+        }
         box.setAlignment(alignment);
         box.setPrefWidth(LABEL);
         box.setMaxWidth(LABEL);

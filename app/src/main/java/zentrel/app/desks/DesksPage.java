@@ -2,8 +2,13 @@ package zentrel.app.desks;
 
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
@@ -13,6 +18,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
@@ -22,6 +28,7 @@ import zentrel.app.shell.EmptyPageHint;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
+import zentrel.app.shell.SeenNow;
 import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.path.SignalPath;
@@ -43,12 +50,15 @@ public final class DesksPage implements PageView {
     private final Label summary = Texts.of("", "soft");
     private final VBox picture = new VBox(8);
     private final StopPane stop;
+    private final SeenNow seenNow;
+    private Map<Id<?>, String> seen = Map.of();
     private List<DesksModel> models = List.of();
     private @Nullable Id<Session> shown;
     private boolean choosing;
 
-    private DesksPage(OpenDocument document) {
+    private DesksPage(OpenDocument document, SeenNow seenNow) {
         this.document = document;
+        this.seenNow = seenNow;
         stop = new StopPane(document::plan, this::draw);
         which.setId("desks-session");
         which.setAccessibleText("Session");
@@ -75,6 +85,15 @@ public final class DesksPage implements PageView {
         pane.setCenter(scroll);
         document.reportProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> draw());
+        Timeline looking = new Timeline(new KeyFrame(Duration.seconds(1), e -> look()));
+        looking.setCycleCount(Animation.INDEFINITE);
+        pane.sceneProperty().addListener((o, was, is) -> {
+            if (is == null) {
+                looking.stop();
+            } else {
+                looking.play();
+            }
+        });
         pane.widthProperty().addListener((o, was, is) -> {
             if (Math.floor(was.doubleValue() / 8) != Math.floor(is.doubleValue() / 8)) {
                 draw();
@@ -85,7 +104,10 @@ public final class DesksPage implements PageView {
     /** The page, as the window lists it. */
     public static PageEntry<DesksPage> entry(PageContext context) {
         return new PageEntry<>(
-                        DesksPage.class, "Desks", EnumSet.of(Area.DESKS), () -> new DesksPage(context.document()))
+                        DesksPage.class,
+                        "Desks",
+                        EnumSet.of(Area.DESKS),
+                        () -> new DesksPage(context.document(), context.seen()))
                 .explainedBy("concept-session")
                 .offers("See what the desks of a session lack", DesksPage::shown);
     }
@@ -107,6 +129,16 @@ public final class DesksPage implements PageView {
     @Override
     public void shown() {
         refresh();
+    }
+
+    /** Draws anew where the net shows something else than before. */
+    private void look() {
+        Map<Id<?>, String> now = new HashMap<>();
+        seenNow.programs().forEach(s -> now.put(s.program(), s.words()));
+        if (!now.equals(seen)) {
+            seen = now;
+            draw();
+        }
     }
 
     private void refresh() {
@@ -167,7 +199,7 @@ public final class DesksPage implements PageView {
         double across = Math.max(NARROWEST, pane.getWidth() - BESIDE);
         Id<?> chosen = chosen(model);
         boolean had = pane.getScene().getFocusOwner() instanceof VBox box && box.getUserData() instanceof Id<?>;
-        DeskRing ring = new DeskRing(model, chosen, across, document::select);
+        DeskRing ring = new DeskRing(model, seen, chosen, across, document::select);
         Node order = model.ready().left() == 0
                 ? Texts.wrapped("Nothing is left to do: every desk is in step, as far as the plan tells.", "soft")
                 : new StartLine(model, across - ENDS - 20, document::select);

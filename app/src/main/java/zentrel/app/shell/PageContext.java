@@ -12,6 +12,7 @@ import zentrel.app.document.UserLibrary;
  *
  * @param evidence told what was seen of signals
  * @param output what may leave the computer, shown in the top bar
+ * @param seen what the net that is looked at shows
  * @param choosePlan asks for a plan file, by the title of the question; empty where nobody chose one
  */
 public record PageContext(
@@ -19,4 +20,5 @@ public record PageContext(
         UserLibrary library,
         Consumer<Evidence> evidence,
         OutputStatus output,
+        SeenNow seen,
         Function<String, Optional<Path>> choosePlan) {}
