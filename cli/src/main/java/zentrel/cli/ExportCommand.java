@@ -43,7 +43,8 @@ final class ExportCommand implements Callable<Integer> {
             names = "--what",
             paramLabel = "WHAT",
             defaultValue = "addresses",
-            description = "What a table is of: addresses (default) or routes.")
+            description =
+                    "What a table is of: addresses (default), routes, or start: the order in which sessions start.")
     @SuppressWarnings("NullAway.Init")
     private Tables.What what;
 

@@ -64,6 +64,9 @@ final class ImportCommand implements Callable<Integer> {
         AddressImport taken;
         try {
             rows = TextTable.read(Path.of(table));
+            if (!what.comesIn()) {
+                throw new Refusal("--what: the start order is worked out of the plan; it cannot be taken over.");
+            }
             if (what == Tables.What.routes) {
                 return routes(loaded, RoutingTable.take(loaded.plan(), rows));
             }

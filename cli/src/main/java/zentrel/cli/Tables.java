@@ -1,8 +1,10 @@
 package zentrel.cli;
 
+import zentrel.check.Check;
 import zentrel.machine.AddressTable;
 import zentrel.plan.Plan;
 import zentrel.routing.RoutingTable;
+import zentrel.session.StartTable;
 import zentrel.table.TextTable;
 
 /** The tables that go out and come in. */
@@ -10,7 +12,8 @@ final class Tables {
     /** What a table is of. */
     enum What {
         addresses("Addresses"),
-        routes("Routes");
+        routes("Routes"),
+        start("Start order");
 
         private final String title;
 
@@ -18,12 +21,21 @@ final class Tables {
             this.title = title;
         }
 
+        /** Whether a table of it can be taken over again. */
+        boolean comesIn() {
+            return this != start;
+        }
+
         String title() {
             return title;
         }
 
         TextTable of(Plan plan) {
-            return this == addresses ? AddressTable.of(plan) : RoutingTable.of(plan);
+            return switch (this) {
+                case addresses -> AddressTable.of(plan);
+                case routes -> RoutingTable.of(plan);
+                case start -> StartTable.of(Check.run(plan));
+            };
         }
     }
 

@@ -397,6 +397,8 @@ class LineToolsTest {
                 "standin node --address 127.1.1.1 --port 1=artnet",
                 "standin node --address 127.1.1.1 --port 1=sacn:0",
                 "standin toaster --address 127.1.1.1",
+                "standin session --address 127.1.1.1",
+                "standin session --address 127.1.1.1 --session T --part conductor",
                 "standin console --address 127.1.1.1 --to 10.1.1.1",
                 "send --protocol artnet --universe 4 --from 127.1.1.1 --to 10.1.1.1 --seconds 1",
                 "send --protocol artnet --universe 4 --from 10.1.1.1 --seconds 1",
@@ -515,6 +517,27 @@ class LineToolsTest {
             assertThat(u.get("sources").get(0).get("address").asText()).isEqualTo("127.62.1.5");
             assertThat(u.get("sources").get(0).get("lost").asInt()).isZero();
         });
+    }
+
+    /** Desks of a session; the main one ends, and the backup plays on where it was. */
+    @Test
+    void desksOfASessionEnterAndTheBackupTakesOver() throws Exception {
+        String desk = "standin session --session Trail --release 4.2.0.18 --json";
+        CompletableFuture<Result> main =
+                later((desk + " --address 127.62.40.1 --name hut --key marrow --show Fernlight --walk --seconds 6")
+                        .split(" "));
+        CompletableFuture<Result> backup = later(
+                (desk + " --address 127.62.40.2 --name backup --part backup --key marrow --seconds 12").split(" "));
+        CompletableFuture<Result> wrong = later(
+                (desk + " --address 127.62.40.3 --name tablet --part remote --key turnip --seconds 6").split(" "));
+        assertThat(main.get().out()).contains("\"state\":\"leads\"", "\"desk\":\"backup\",\"state\":\"let in\"");
+        assertThat(wrong.get().out()).contains("key not recognised");
+        assertThat(backup.get().jsonLines().stream()
+                        .filter(l -> l.get("event").asText().equals("desk"))
+                        .map(l -> l.get("state").asText()))
+                .containsSubsequence("found", "asked", "in step", "lost", "leads");
+        assertThat(backup.get().out())
+                .containsPattern("takes over from hut at cue [5-9]|takes over from hut at cue 1[0-2]");
     }
 
     /** What nobody planned is found, matched, set and confirmed; what arrives is recorded and read again. */
