@@ -34,8 +34,8 @@ class ArchitectureTest {
             Map.entry("source", ""), // where values come from
             Map.entry("index", ""), // layered lookups
             Map.entry("profile", "ipv4 source text"), // what kinds of devices can do
-            Map.entry("control", ""), // OSC patterns, shared by the path and the stand-ins
-            Map.entry("plan", "index ipv4 profile text"), // the plan knows nothing above it
+            Map.entry("control", "table"), // OSC messages and cue lists, shared by the plan, the path and the stand-ins
+            Map.entry("plan", "control index ipv4 profile text"), // the plan knows nothing above it
             Map.entry("table", "ipv4 source text"),
             Map.entry("file", "ipv4 plan profile text universe"),
             Map.entry("path", "control index ipv4 plan profile source text"), // decides without rules, load or files

@@ -71,6 +71,7 @@ public final class RuleBook {
             new PathRule("patch.overlap", RuleBook::anyFixture),
             new PathRule("patch.past-end", RuleBook::anyFixture),
             new PathRule("patch.line-differs", RuleBook::anyFixture),
+            new PathRule("control.transport-differs", RuleBook::anyLink),
             new PathRule("control.port-differs", RuleBook::anyLink),
             new PathRule("control.not-receiving", RuleBook::anyLink),
             new PathRule("control.wrong-target", RuleBook::anyLink),

@@ -233,9 +233,8 @@ final class ProgramEntries {
                         "osc.port",
                         UDP_PORT,
                         a -> a.osc().map(OscInput::port),
-                        (a, p) -> a.withOsc(p.map(s -> a.osc()
-                                .map(o -> new OscInput(s, o.receiving(), o.handling(), o.addresses()))
-                                .orElse(new OscInput(s, Setting.of(true), Setting.of(true), List.of())))))
+                        (a, p) -> a.withOsc(
+                                p.map(s -> a.osc().map(o -> o.withPort(s)).orElse(OscInput.on(s)))))
                 .optionalSetting(
                         "osc-receiving",
                         "Receiving",
@@ -243,21 +242,24 @@ final class ProgramEntries {
                         Formats.ON,
                         a -> a.osc().map(OscInput::receiving),
                         (a, r) -> a.withOsc(
-                                r.isEmpty()
-                                        ? Optional.empty()
-                                        : Optional.of(new OscInput(
-                                                input(a).port(), r.get(), input(a).handling(), input(a).addresses()))))
+                                r.isEmpty() ? Optional.empty() : Optional.of(input(a).withReceiving(r.get()))))
                 .optionalSetting(
                         "osc-handling",
                         "Messages act in the show",
                         "osc.handling",
                         Formats.ON,
                         a -> a.osc().map(OscInput::handling),
-                        (a, h) -> a.withOsc(
-                                h.isEmpty()
-                                        ? Optional.empty()
-                                        : Optional.of(new OscInput(
-                                                input(a).port(), input(a).receiving(), h.get(), input(a).addresses()))))
+                        (a, h) ->
+                                a.withOsc(h.isEmpty() ? Optional.empty() : Optional.of(input(a).withHandling(h.get()))))
+                .value(
+                        "osc-transport",
+                        "Takes OSC by",
+                        "osc.transport",
+                        Formats.choice(List.of(LinkTransport.values()), LinkTransport::title, Format.Control.CHOICE),
+                        a -> a.osc().map(OscInput::transport).orElse(LinkTransport.UDP),
+                        (a, t) -> t == LinkTransport.UDP && a.osc().isEmpty()
+                                ? a
+                                : a.withOsc(Optional.of(input(a).withTransport(t))))
                 .value(
                         "osc-addresses",
                         "OSC addresses it has",
@@ -266,8 +268,7 @@ final class ProgramEntries {
                         a -> a.osc().map(OscInput::addresses).orElse(List.of()),
                         (a, t) -> t.isEmpty() && a.osc().isEmpty()
                                 ? a
-                                : a.withOsc(Optional.of(
-                                        new OscInput(input(a).port(), input(a).receiving(), input(a).handling(), t))));
+                                : a.withOsc(Optional.of(input(a).withAddresses(t))));
     }
 
     private static OscInput input(Application a) {

@@ -1,5 +1,6 @@
 package zentrel.entry;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -194,6 +195,29 @@ final class ShowEntries {
         }
     };
 
+    /** One message: its values with | between, and what it is for after a colon and a space. */
+    private static final Format<LinkMessage> MESSAGE = new Format<>() {
+        @Override
+        public String shown(Plan plan, LinkMessage m) {
+            return (m.label().isEmpty() ? "" : m.label() + ": ") + String.join(" | ", m.values());
+        }
+
+        @Override
+        public LinkMessage read(Plan plan, String text) {
+            int colon = text.lastIndexOf(": ");
+            String label = colon < 0 ? "" : text.substring(0, colon).strip();
+            String values = text.substring(colon < 0 ? 0 : colon + 2);
+            return new LinkMessage(
+                    label,
+                    Arrays.stream(values.split("\\|", -1)).map(String::strip).toList());
+        }
+
+        @Override
+        public String hint() {
+            return "LABEL: 1 | 7.2";
+        }
+    };
+
     static List<Field<ControlLink>> link() {
         return new FieldList<>(Kind.LINK)
                 .value("name", "Name", "name", Formats.TEXT, ControlLink::name, ControlLink::withName)
@@ -232,6 +256,27 @@ final class ShowEntries {
                         Formats.TEXT,
                         ControlLink::pattern,
                         ControlLink::withPattern)
+                .value(
+                        "arguments",
+                        "Sent after it",
+                        "arguments",
+                        Formats.TEXT,
+                        ControlLink::arguments,
+                        ControlLink::withArguments)
+                .value(
+                        "transport",
+                        "Sent by",
+                        "transport",
+                        Formats.choice(List.of(LinkTransport.values()), LinkTransport::title, Format.Control.CHOICE),
+                        ControlLink::transport,
+                        ControlLink::withTransport)
+                .value(
+                        "messages",
+                        "Messages",
+                        "messages",
+                        Formats.list(MESSAGE),
+                        ControlLink::messages,
+                        ControlLink::withMessages)
                 .setting(
                         "enabled", "Switched on", "enabled", Formats.ON, ControlLink::enabled, ControlLink::withEnabled)
                 .value("answer", "Needs an answer", "answer", Formats.YES, ControlLink::answer, ControlLink::withAnswer)

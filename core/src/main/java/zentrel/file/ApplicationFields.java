@@ -148,7 +148,8 @@ final class ApplicationFields implements Fields<Application> {
                 p.need("port").setting(v -> v.integer(1, 65535)),
                 p.setting("receiving", JsonPlace::bool, true),
                 p.setting("handling", JsonPlace::bool, true),
-                addresses);
+                addresses,
+                p.word("transport", LinkTransport.class, LinkTransport.UDP));
         p.done();
         return osc;
     }
@@ -195,6 +196,7 @@ final class ApplicationFields implements Fields<Application> {
             flag(o, "receiving", osc.receiving(), true);
             flag(o, "handling", osc.handling(), true);
             texts(o, "addresses", osc.addresses());
+            word(o, "transport", osc.transport(), LinkTransport.UDP);
         });
         installed(n, a.installed());
     }

@@ -2,7 +2,10 @@ package zentrel.file;
 
 import static zentrel.file.JsonOut.*;
 
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
+import java.util.List;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.plan.*;
 
@@ -31,7 +34,22 @@ final class LinkFields implements Fields<ControlLink> {
                 pattern,
                 p.setting("enabled", JsonPlace::bool, true),
                 p.bool("answer", false),
-                p.optional("answerPort").map(a -> a.setting(v -> v.integer(1, 65535))));
+                p.optional("answerPort").map(a -> a.setting(v -> v.integer(1, 65535))),
+                p.word("transport", LinkTransport.class, LinkTransport.UDP),
+                p.text("arguments", ""),
+                messages(p));
+    }
+
+    private static List<LinkMessage> messages(JsonPlace p) {
+        List<LinkMessage> all = new ArrayList<>();
+        p.list("messages").forEach(m -> {
+            m.requireObject();
+            List<String> values = new ArrayList<>();
+            m.list("values").forEach(v -> values.add(v.text()));
+            all.add(new LinkMessage(m.text("label", ""), values));
+            m.done();
+        });
+        return all;
     }
 
     @Override
@@ -45,5 +63,19 @@ final class LinkFields implements Fields<ControlLink> {
         flag(n, "enabled", l.enabled(), true);
         flag(n, "answer", l.answer(), false);
         l.answerPort().ifPresent(x -> n.set("answerPort", setting(x, JSON::numberNode)));
+        word(n, "transport", l.transport(), LinkTransport.UDP);
+        if (!l.arguments().isEmpty()) {
+            n.put("arguments", l.arguments());
+        }
+        if (!l.messages().isEmpty()) {
+            ArrayNode messages = n.putArray("messages");
+            l.messages().forEach(m -> {
+                ObjectNode o = messages.addObject();
+                if (!m.label().isEmpty()) {
+                    o.put("label", m.label());
+                }
+                texts(o, "values", m.values());
+            });
+        }
     }
 }

@@ -210,19 +210,18 @@ public final class Connections {
                 pattern,
                 Setting.of(true),
                 false,
-                Optional.empty());
+                Optional.empty(),
+                osc.transport(),
+                "",
+                List.of());
         Plan after = plan.and(Kind.LINK, link)
                 .with(
                         to.id(),
                         a -> osc.addresses().contains(pattern)
                                 ? a
-                                : a.withOsc(new OscInput(
-                                        osc.port(),
-                                        osc.receiving(),
-                                        osc.handling(),
-                                        java.util.stream.Stream.concat(
-                                                        osc.addresses().stream(), java.util.stream.Stream.of(pattern))
-                                                .toList())));
+                                : a.withOsc(osc.withAddresses(java.util.stream.Stream.concat(
+                                                osc.addresses().stream(), java.util.stream.Stream.of(pattern))
+                                        .toList())));
         return DeviceFactory.put("Link " + from.name() + " to " + to.name() + " by OSC " + pattern, plan, after);
     }
 

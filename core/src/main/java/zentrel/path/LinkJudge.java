@@ -121,6 +121,20 @@ final class LinkJudge {
         if (!osc.receiving().inForce()) {
             letIn.broken(Reason.OSC_OFF, to.id(), Facts.as("switched-off", "program", to));
         }
+        if (link.transport() != osc.transport()) {
+            letIn.broken(
+                    Reason.OSC_TRANSPORT_DIFFERS,
+                    link.id(),
+                    Facts.of(
+                            "link",
+                            link,
+                            "sent",
+                            link.transport().title(),
+                            "program",
+                            to,
+                            "takes",
+                            osc.transport().title()));
+        }
         int listens = osc.port().inForce();
         agrees.passes(to.id(), Facts.as("port", "program", to, "port", sent, "listens", listens));
         if (sent != listens) {
@@ -137,7 +151,8 @@ final class LinkJudge {
         if (osc.addresses().isEmpty()) {
             leads.notKnown(Reason.TARGETS_NOT_KNOWN, to.id(), Facts.of("program", to, "pattern", link.pattern()));
         } else if (osc.addresses().stream()
-                .noneMatch(t -> OscPattern.matches(t, link.pattern()) || OscPattern.matches(link.pattern(), t))) {
+                .noneMatch(
+                        t -> OscPattern.matches(t, link.sentPattern()) || OscPattern.matches(link.sentPattern(), t))) {
             leads.broken(
                     Reason.UNMATCHED,
                     link.id(),

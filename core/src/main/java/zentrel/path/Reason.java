@@ -182,6 +182,8 @@ public enum Reason {
     PORT_NUMBER_RANGE("universe.number-range-at-port", AGREES, "universe.number-range"),
     /** Nobody has said what number the port is set to. */
     NUMBER_NOT_KNOWN("universe.number-not-known", AGREES, "universe.off-by-one"),
+    /** One end speaks UDP and the other TCP, or the packets of the stream are parted in two ways. */
+    OSC_TRANSPORT_DIFFERS("control.transport-differs", LET_IN, "control.transport-differs"),
     /** Destination port and listening port differ. */
     OSC_PORT_DIFFERS("control.port-differs", AGREES, "control.port-differs"),
     /** Answer port and listening port differ. */

@@ -1,7 +1,9 @@
 package zentrel.plan;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
 import java.util.Optional;
+import zentrel.control.MessageTemplate;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.text.PlainText;
 
@@ -9,10 +11,12 @@ import zentrel.text.PlainText;
  * OSC from one application to another.
  *
  * @param destination the address typed in at the sender
- * @param port the UDP port typed in at the sender
- * @param pattern the OSC address that is sent
+ * @param port the port typed in at the sender
+ * @param pattern the OSC address that is sent; it may have parts to fill in, as {@link MessageTemplate} has them
  * @param answer whether the sender needs to hear back
  * @param answerPort where the receiver answers to; where not given, to the port it came from
+ * @param arguments what is sent after the address, as a {@link MessageTemplate} is written; empty for nothing
+ * @param messages those that are made of the two, all to the same destination
  */
 @RecordBuilder
 public record ControlLink(
@@ -25,28 +29,83 @@ public record ControlLink(
         String pattern,
         Setting<Boolean> enabled,
         boolean answer,
-        Optional<Setting<Integer>> answerPort)
+        Optional<Setting<Integer>> answerPort,
+        LinkTransport transport,
+        String arguments,
+        List<LinkMessage> messages)
         implements Named, ControlLinkBuilder.With {
     public ControlLink {
         PlainText.require("The name of a control link", name);
         PlainText.require("An OSC address", pattern);
+        PlainText.require("The arguments of a message", arguments);
+        messages = List.copyOf(messages);
+        if (!arguments.isEmpty() || !messages.isEmpty()) {
+            int parts = MessageTemplate.parse(pattern + " " + arguments).parts().size();
+            for (LinkMessage message : messages) {
+                if (message.values().size() != parts) {
+                    throw new IllegalArgumentException("The messages of " + name + " have "
+                            + message.values().size() + " values, and its message has " + parts
+                            + " parts; remove them, or make them anew.");
+                }
+            }
+        }
+    }
+
+    /** One that sends nothing but an address, by UDP. */
+    public ControlLink(
+            Id<ControlLink> id,
+            String name,
+            Id<Application> from,
+            Id<Application> to,
+            Setting<Ipv4Address> destination,
+            Setting<Integer> port,
+            String pattern,
+            Setting<Boolean> enabled,
+            boolean answer,
+            Optional<Setting<Integer>> answerPort) {
+        this(
+                id,
+                name,
+                from,
+                to,
+                destination,
+                port,
+                pattern,
+                enabled,
+                answer,
+                answerPort,
+                LinkTransport.UDP,
+                "",
+                List.of());
+    }
+
+    /**
+     * What is sent, with its parts.
+     *
+     * @throws IllegalArgumentException with a sentence, where the address is none
+     */
+    public MessageTemplate template() {
+        return MessageTemplate.parse(pattern + " " + arguments);
+    }
+
+    /** Everything that the address may be, as an OSC pattern. */
+    public String sentPattern() {
+        return pattern.contains(":") ? template().pattern() : pattern;
     }
 
     public ControlLink withDestination(Ipv4Address value) {
-        return new ControlLink(id, name, from, to, Setting.of(value), port, pattern, enabled, answer, answerPort);
+        return withDestination(Setting.of(value));
     }
 
     public ControlLink withPort(int value) {
-        return new ControlLink(
-                id, name, from, to, destination, Setting.of(value), pattern, enabled, answer, answerPort);
+        return withPort(Setting.of(value));
     }
 
     public ControlLink withEnabled(boolean value) {
-        return new ControlLink(id, name, from, to, destination, port, pattern, Setting.of(value), answer, answerPort);
+        return withEnabled(Setting.of(value));
     }
 
     public ControlLink withAnswerPort(int value) {
-        return new ControlLink(
-                id, name, from, to, destination, port, pattern, enabled, answer, Optional.of(Setting.of(value)));
+        return withAnswerPort(Optional.of(Setting.of(value)));
     }
 }

@@ -59,11 +59,9 @@ final class EntitySettings {
         }
         if (a.osc().isPresent()) {
             OscInput o = a.osc().get();
-            next = next.withOsc(new OscInput(
-                    visit.of(id, id, "osc", "osc", o.port()),
-                    visit.of(id, id, "receiving", "osc", o.receiving()),
-                    visit.of(id, id, "handling", "osc", o.handling()),
-                    o.addresses()));
+            next = next.withOsc(o.withPort(visit.of(id, id, "osc", "osc", o.port()))
+                    .withReceiving(visit.of(id, id, "receiving", "osc", o.receiving()))
+                    .withHandling(visit.of(id, id, "handling", "osc", o.handling())));
         }
         if (a.version().isPresent()) {
             next = next.withVersion(
@@ -111,17 +109,10 @@ final class EntitySettings {
 
     static ControlLink of(ControlLink l, SettingVisit visit) {
         Id<Application> on = l.from();
-        return new ControlLink(
-                l.id(),
-                l.name(),
-                l.from(),
-                l.to(),
-                visit.of(on, l.id(), "destination", "osc", l.destination()),
-                visit.of(on, l.id(), "port", "osc", l.port()),
-                l.pattern(),
-                visit.of(on, l.id(), "enabled", "osc", l.enabled()),
-                l.answer(),
-                l.answerPort().map(p -> visit.of(on, l.id(), "answerPort", "osc", p)));
+        return l.withDestination(visit.of(on, l.id(), "destination", "osc", l.destination()))
+                .withPort(visit.of(on, l.id(), "port", "osc", l.port()))
+                .withEnabled(visit.of(on, l.id(), "enabled", "osc", l.enabled()))
+                .withAnswerPort(l.answerPort().map(p -> visit.of(on, l.id(), "answerPort", "osc", p)));
     }
 
     /** The console's end, then the program's. */

@@ -352,6 +352,7 @@ class RulesTest {
                 arguments("patch.past-end", "x4", 10, fixture("x4", new Break(N3, 512, 2))),
                 arguments("patch.line-differs", "x2", 10, fixture("x2", new Break(N3, 21, 12))),
                 arguments("control.port-differs", "go", 8, link(l -> l.withPort(24611))),
+                arguments("control.transport-differs", "go", 7, link(l -> l.withTransport(LinkTransport.TCP_LENGTH))),
                 arguments(
                         "control.not-receiving",
                         "desk",

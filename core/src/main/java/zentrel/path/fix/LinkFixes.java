@@ -34,6 +34,21 @@ final class LinkFixes {
                                 ? remedies.onOscInput(
                                         "Switch on receiving in ", program(facts), o -> o.withReceiving(true))
                                 : takeOsc(program(facts), facts.number("port")));
+            case OSC_TRANSPORT_DIFFERS ->
+                List.of(
+                        new Edit(
+                                "Send " + name(link(facts)) + " by " + facts.get("takes", String.class),
+                                p -> p.with(
+                                        link(facts).id(),
+                                        l -> l.withTransport(p.index()
+                                                .application(l.to())
+                                                .osc()
+                                                .orElseThrow()
+                                                .transport()))),
+                        remedies.onOscInput(
+                                "Take OSC by " + facts.get("sent", String.class) + " in ",
+                                program(facts),
+                                o -> o.withTransport(link(facts).transport())));
             case OSC_PORT_DIFFERS ->
                 List.of(
                         new Edit(

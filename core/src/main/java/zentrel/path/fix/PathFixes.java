@@ -112,6 +112,7 @@ public final class PathFixes {
                     PREVIEW -> numbers.of(issue);
             case LINK_OFF,
                     OSC_OFF,
+                    OSC_TRANSPORT_DIFFERS,
                     OSC_PORT_DIFFERS,
                     ANSWER_PORT_DIFFERS,
                     HANDLER_OFF,
