@@ -58,11 +58,11 @@ class ArchitectureTest {
             Map.entry("demo", "gear ipv4 plan profile"));
 
     private static final Map<String, String> WIRE_MAY_NEED = Map.of(
-            "packet", "ipv4 universe", // codecs: bytes and values, no sockets
+            "packet", "control ipv4 universe", // codecs: bytes and values, no sockets
             "net", "ipv4 path source", // of path only the names of reasons: simulatedNetsJudgeForThemselves
             "rehearsal", "ipv4 net packet path plan profile source standin universe", // of path the same
             "standin", "control ipv4 net packet plan profile source text universe",
-            "live", "compare file found ipv4 net packet plan profile source standin text universe");
+            "live", "compare control file found ipv4 net packet plan profile source standin text universe");
 
     private static final List<String> LIBRARIES = List.of(
             "java..",

@@ -1,6 +1,7 @@
 package zentrel.packet;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -9,15 +10,28 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import zentrel.Witnesses;
+import zentrel.ipv4.Ipv4Address;
+import zentrel.net.NetAdapter;
+import zentrel.net.OutputGuard;
+import zentrel.net.real.RealNet;
+import zentrel.net.real.TcpLink;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
+import zentrel.packet.osc.OscFraming;
 import zentrel.packet.osc.OscMessage;
+import zentrel.packet.osc.OscPacket;
 
 /** An independent implementation of OSC (liblo's oscsend and oscdump) reads what we write and writes what we read. */
 class IndependentOscTest {
@@ -96,6 +110,75 @@ class IndependentOscTest {
         } finally {
             dump.destroy();
             assertThat(dump.waitFor(10, TimeUnit.SECONDS)).isTrue();
+        }
+    }
+
+    /** By TCP it writes each packet after its length (OSC 1.0). */
+    @Test
+    void weReadItsTcpStream() throws Exception {
+        List<OscPacket> got = new CopyOnWriteArrayList<>();
+        List<Optional<String>> ends = new CopyOnWriteArrayList<>();
+        int port = freePort();
+        try (TcpLink.Server server = new TcpLink.Server(Ipv4Address.LOOPBACK, port, from -> new TcpLink.Stream() {
+            private final OscFraming.Reader reader = new OscFraming.Reader(
+                    OscFraming.LENGTH, b -> OscCodec.decode(b).packet().ifPresent(got::add));
+
+            @Override
+            public void take(byte[] bytes, int length) {
+                reader.take(bytes, length);
+            }
+
+            @Override
+            public void ended() {
+                ends.add(reader.atEnd());
+            }
+        })) {
+            assertThat(server).isNotNull();
+            Process sender = start("oscsend", "osc.tcp://127.0.0.1:" + port + "/", "/fern/next", "is", "7", "terrace");
+            assertThat(sender.waitFor(10, TimeUnit.SECONDS)).isTrue();
+            await().until(() -> !ends.isEmpty());
+            assertThat(got)
+                    .containsExactly(new OscMessage(
+                            "/fern/next", List.of(new OscArgument.Int32(7), new OscArgument.Text("terrace"))));
+            assertThat(ends).containsExactly(Optional.empty());
+        }
+    }
+
+    /** By TCP it reads both ways of telling packets apart; nothing is connected while output is not armed. */
+    @ParameterizedTest
+    @EnumSource(OscFraming.class)
+    void itReadsOurTcpStream(OscFraming framing) throws Exception {
+        int port = freePort();
+        Process dump = start("stdbuf", "-oL", "oscdump", "osc.tcp://:" + port);
+        RealNet net = new RealNet();
+        try (net;
+                BufferedReader out =
+                        new BufferedReader(new InputStreamReader(dump.getInputStream(), StandardCharsets.UTF_8))) {
+            NetAdapter loopback = net.require(Ipv4Address.LOOPBACK);
+            byte[] bytes =
+                    framing.framed(OscCodec.encode(new OscMessage("/fern/next", List.of(new OscArgument.Int32(192)))));
+            Duration patience = Duration.ofSeconds(2);
+            assertThat(TcpLink.send(
+                            new OutputGuard(OutputGuard.State.ASK),
+                            loopback,
+                            Ipv4Address.LOOPBACK,
+                            port,
+                            bytes,
+                            patience))
+                    .isFalse();
+            OutputGuard armed = OutputGuard.armed(loopback.name());
+            await().ignoreExceptions() // it needs a moment to listen
+                    .until(() -> TcpLink.send(armed, loopback, Ipv4Address.LOOPBACK, port, bytes, patience));
+            assertThat(out.readLine()).contains("/fern/next i 192");
+        } finally {
+            dump.destroy();
+            assertThat(dump.waitFor(10, TimeUnit.SECONDS)).isTrue();
+        }
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket free = new ServerSocket(0)) {
+            return free.getLocalPort();
         }
     }
 }
