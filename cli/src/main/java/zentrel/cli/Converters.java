@@ -2,6 +2,7 @@ package zentrel.cli;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
@@ -23,6 +24,7 @@ import zentrel.cli.Values.Target;
 import zentrel.cli.Values.UdpPort;
 import zentrel.cli.Values.UniverseRanges;
 import zentrel.ipv4.Ipv4Address;
+import zentrel.packet.osc.OscFraming;
 import zentrel.packet.rdm.Uid;
 import zentrel.plan.Answer;
 import zentrel.plan.NumberRange;
@@ -30,6 +32,7 @@ import zentrel.plan.Part;
 import zentrel.plan.VersionRule;
 import zentrel.profile.Merge;
 import zentrel.profile.Protocol;
+import zentrel.standin.CueStandin;
 
 /** Reads the values of options; what does not fit is refused in a sentence that quotes it. */
 final class Converters {
@@ -52,6 +55,15 @@ final class Converters {
         line.registerConverter(Ipv4Address.class, Converters::address);
         line.registerConverter(Protocol.class, Converters::protocol);
         line.registerConverter(Merge.class, Converters::merge);
+        line.registerConverter(
+                OscFraming.class,
+                text -> word(OscFraming.values(), f -> f.name().toLowerCase(Locale.ROOT), text));
+        line.registerConverter(
+                CueStandin.Manner.class,
+                text -> word(
+                        CueStandin.Manner.values(),
+                        m -> m.name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                        text));
         line.registerConverter(Part.class, text -> word(Part.values(), Part::title, text));
         line.registerConverter(VersionRule.class, text -> word(VersionRule.values(), VersionRule::word, text));
         line.registerConverter(ProtocolUniverse.class, Converters::universe);

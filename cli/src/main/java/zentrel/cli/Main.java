@@ -34,6 +34,7 @@ import zentrel.text.Version;
             StandinCommand.class,
             SendCommand.class,
             OscCommand.class,
+            CuesCommand.class,
             ListenCommand.class,
             DiscoverCommand.class,
             SetCommand.class,

@@ -1,6 +1,7 @@
 package zentrel.cli;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -18,28 +19,32 @@ import zentrel.net.OutputGuard;
 import zentrel.net.PortRequest;
 import zentrel.net.SendIntent;
 import zentrel.net.SendResult;
+import zentrel.net.real.TcpLink;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
+import zentrel.packet.osc.OscFraming;
 import zentrel.packet.osc.OscMessage;
 import zentrel.standin.OscStandin;
 import zentrel.standin.StandinSite;
 import zentrel.text.PlainText;
 
-/** {@code zentrel osc send|listen}. */
+/** {@code zentrel osc send|listen|monitor|query}. */
 @Command(
         name = "osc",
         mixinStandardHelpOptions = true,
-        description = "Sends one OSC message, or listens for them.",
-        subcommands = {OscCommand.Send.class, OscCommand.Listen.class})
+        description = "Sends one OSC message, listens for them, counts them, or reads what addresses a program has.",
+        subcommands = {OscCommand.Send.class, OscCommand.Listen.class, OscWatch.Monitor.class, OscWatch.Query.class})
 final class OscCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal {
-        throw new Refusal("Write osc send or osc listen.");
+        throw new Refusal("Write osc send, osc listen, osc monitor or osc query.");
     }
 
     /** {@code zentrel osc send ADDRESS:PORT PATTERN ARG…}. */
     @Command(name = "send", mixinStandardHelpOptions = true, description = "Sends one OSC message.")
     static final class Send implements Callable<Integer> {
+        private static final Duration PATIENCE = Duration.ofSeconds(4);
+
         @Parameters(index = "0", paramLabel = "ADDRESS:PORT", description = "Where to.")
         @SuppressWarnings("NullAway.Init")
         private Target target;
@@ -68,6 +73,12 @@ final class OscCommand implements Callable<Integer> {
                 description = "Let output leave this computer by the adapter of this name.")
         private @Nullable String arm;
 
+        @Option(
+                names = "--tcp",
+                paramLabel = "FRAMING",
+                description = "By TCP: length (OSC 1.0, each packet after its length) or slip (OSC 1.1).")
+        private @Nullable OscFraming tcp;
+
         @Mixin
         @SuppressWarnings("NullAway.Init")
         private Output out;
@@ -83,6 +94,10 @@ final class OscCommand implements Callable<Integer> {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }
             StandinSite site = Nets.armed(from, List.of(to), arm);
+            if (tcp != null) {
+                byTcp(site, to, port, tcp.framed(bytes));
+                return said(to, port, bytes.length);
+            }
             try (NetHost host = site.host();
                     zentrel.net.UdpPort sending = host.open(PortRequest.at(site.adapter(), 0), p -> {})) {
                 SendResult sent = host.call(() -> sending.send(SendIntent.SETTING, to, port, bytes));
@@ -92,15 +107,34 @@ final class OscCommand implements Callable<Integer> {
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }
+            return said(to, port, bytes.length);
+        }
+
+        private static void byTcp(StandinSite site, Ipv4Address to, int port, byte[] framed) throws Refusal {
+            NetHost host = site.host();
+            try (host) {
+                OutputGuard armed =
+                        OutputGuard.armed(site.adapter().name()); // as the site is, or it would not be there
+                if (!TcpLink.send(armed, site.adapter(), to, port, framed, PATIENCE)) {
+                    throw new Refusal("Nothing was sent: output is not armed.");
+                }
+            } catch (IOException e) {
+                throw new Refusal(String.valueOf(e.getMessage()), e);
+            }
+        }
+
+        private int said(Ipv4Address to, int port, int bytes) {
             if (out.json) {
                 out.json(Output.JSON
                         .objectNode()
                         .put("to", to + ":" + port)
                         .put("address", pattern)
-                        .put("bytes", bytes.length));
+                        .put("bytes", bytes));
             } else {
                 out.line(PlainText.shown(pattern, 200) + " sent to " + to + " port " + port
-                        + "; UDP gives no answer, so look there.");
+                        + (tcp == null
+                                ? "; UDP gives no answer, so look there."
+                                : "; the stream was taken, and whether it acts is to be seen there."));
             }
             return 0;
         }

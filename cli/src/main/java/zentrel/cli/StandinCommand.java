@@ -25,6 +25,7 @@ import zentrel.cli.Values.ProtocolUniverse;
 import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.SlotLevel;
 import zentrel.cli.Values.UdpPort;
+import zentrel.control.Cue;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.net.NetHost;
 import zentrel.net.OutputGuard;
@@ -35,6 +36,7 @@ import zentrel.profile.Protocol;
 import zentrel.standin.ConsoleSpec;
 import zentrel.standin.ConsoleStandin;
 import zentrel.standin.ConsoleStream;
+import zentrel.standin.CueStandin;
 import zentrel.standin.DeskSpec;
 import zentrel.standin.DeskStandin;
 import zentrel.standin.NodeStandin;
@@ -44,11 +46,11 @@ import zentrel.standin.RdmFixture;
 import zentrel.standin.StandinPort;
 import zentrel.standin.StandinSite;
 
-/** {@code zentrel standin node|previs|console|session}: a program that behaves like the device, on loopback. */
+/** {@code zentrel standin node|previs|console|session|cues}: a program that behaves like the device, on loopback. */
 @Command(
         name = "standin",
         mixinStandardHelpOptions = true,
-        description = "Stands in for a node, a previs, a console or a desk of a session on loopback.")
+        description = "Stands in for a node, a previs, a console, a desk of a session or a desk with cues on loopback.")
 final class StandinCommand implements Callable<Integer> {
     private static final int FOOTPRINT = 18;
     private static final int LAST_START = 512 - FOOTPRINT + 1;
@@ -58,7 +60,8 @@ final class StandinCommand implements Callable<Integer> {
         node,
         previs,
         console,
-        session
+        session,
+        cues
     }
 
     @Parameters(paramLabel = "KIND", description = "${COMPLETION-CANDIDATES}.")
@@ -136,7 +139,18 @@ final class StandinCommand implements Callable<Integer> {
     @SuppressWarnings("NullAway.Init")
     private DeskOptions desk;
 
-    @Option(names = "--osc-port", paramLabel = "P", description = "Console: take OSC cues on this port.")
+    @Option(names = "--cues", paramLabel = "TABLE", description = "Cues: its cue list (CSV or XLSX).")
+    private @Nullable String cueList;
+
+    @Option(
+            names = "--manner",
+            paramLabel = "M",
+            defaultValue = "well",
+            description = "Cues: how it behaves: well (default), late, silent, wrong-types or floods.")
+    @SuppressWarnings("NullAway.Init")
+    private CueStandin.Manner manner;
+
+    @Option(names = "--osc-port", paramLabel = "P", description = "Console, cues: take OSC on this port.")
     private @Nullable UdpPort oscPort;
 
     @Option(
@@ -159,6 +173,7 @@ final class StandinCommand implements Callable<Integer> {
         return switch (kind) {
             case console -> console();
             case session -> desk();
+            case cues -> cues();
             case node, previs -> receiver();
         };
     }
@@ -269,6 +284,25 @@ final class StandinCommand implements Callable<Integer> {
             standin.start();
             ready();
             desk.walk(standin, seconds);
+        } catch (IOException e) {
+            throw new Refusal(String.valueOf(e.getMessage()), e);
+        }
+        return 0;
+    }
+
+    private int cues() throws Refusal {
+        if (oscPort == null) {
+            throw new Refusal("--osc-port is missing: give the port on which it takes OSC.");
+        }
+        List<Cue> list = cueList == null ? List.of() : CuesCommand.read(cueList).cues();
+        StandinSite site =
+                arm == null ? Nets.open(address, OutputGuard.State.ASK) : Nets.armed(address, List.of(), arm);
+        try (NetHost host = site.host();
+                CueStandin standin =
+                        new CueStandin(new StandinSite(host, site.adapter()), list, manner, new EventPrinter(out))) {
+            standin.start(oscPort.number());
+            ready();
+            Nets.waitFor(seconds);
         } catch (IOException e) {
             throw new Refusal(String.valueOf(e.getMessage()), e);
         }

@@ -5,10 +5,13 @@ import static org.awaitility.Awaitility.await;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.net.DatagramSocket;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -414,6 +417,11 @@ class LineToolsTest {
                 "osc send 127.0.0.1 /a",
                 "osc send 127.0.0.1:24510 a",
                 "osc listen --port 0 --seconds 1",
+                "osc query 127.0.0.1:1",
+                "osc send 127.0.0.1:24510 /a --tcp http",
+                "cues",
+                "cues compare nowhere.csv nowhere.csv",
+                "standin cues --address 127.1.1.1",
                 "listen --adapter 203.0.113.7 --seconds 1",
                 "listen --adapter 127.1.1.1 --universes 5-1 --seconds 1",
                 "nonsense"
@@ -538,6 +546,99 @@ class LineToolsTest {
                 .containsSubsequence("found", "asked", "in step", "lost", "leads");
         assertThat(backup.get().out())
                 .containsPattern("takes over from hut at cue [5-9]|takes over from hut at cue 1[0-2]");
+    }
+
+    /** Two lists differ; the labels of the one go to a desk with the other; what comes is counted. */
+    @Test
+    void cueListsAreComparedAndLabelsSent(@TempDir Path folder) throws Exception {
+        Path paper = Files.writeString(
+                folder.resolve("paper.csv"),
+                "List,Cue,Label,Time\n2,1,Dawn,3\n2,2,Noon,0:05\n2,x,Nobody,1\n2,3,Dusk,4\n");
+        Path desk = Files.writeString(
+                folder.resolve("desk.csv"), "Cue list,Number,Name,Fade\n2,1.0,Dawn,3.0\n2,2,Midday,5\n2,4,Night,4\n");
+        Result compared = run("cues", "compare", paper.toString(), desk.toString(), "--json");
+        assertThat(compared.exit()).isEqualTo(1);
+        assertThat(compared.json().get("differences"))
+                .extracting(d -> d.get("kind").asText() + " " + d.get("list").asText() + "/"
+                        + d.get("cue").asText() + " " + d.get("a").asText("–") + " "
+                        + d.get("b").asText("–"))
+                .containsExactlyInAnyOrder(
+                        "label 2/2 Noon Midday", "missing-in-b 2/3 Dusk –", "missing-in-a 2/4 – Night");
+        assertThat(compared.json().get("leftOut").get(0).get("row").asInt()).isEqualTo(4);
+        assertThat(run("cues", "compare", paper.toString(), paper.toString()).exit())
+                .isZero();
+
+        CompletableFuture<Result> standin = later(
+                "standin",
+                "cues",
+                "--address",
+                "127.62.50.1",
+                "--osc-port",
+                "24810",
+                "--cues",
+                desk.toString(),
+                "--seconds",
+                "4",
+                "--json");
+        CompletableFuture<Result> monitor = later(
+                "osc",
+                "monitor",
+                "--address",
+                "127.62.50.2",
+                "--port",
+                "24811",
+                "--known",
+                "/fern/*",
+                "--seconds",
+                "4",
+                "--json");
+        Thread.sleep(1200);
+        Result sent = run("cues", "send", paper.toString(), desk.toString(), "--to", "127.62.50.1:24810", "--json");
+        assertThat(sent.json().get("messages").get(0).asText()).isEqualTo("/fern/label \"2\" \"2\" \"Noon\"");
+        run("osc", "send", "127.62.50.2:24811", "/fern/next");
+        run("osc", "send", "127.62.50.2:24811", "/other/next", "7");
+        assertThat(standin.get().out()).contains("\"address\":\"/fern/label\",\"from\":\"127.0.0.1\",\"acted\":true");
+        Result counted = monitor.get();
+        assertThat(counted.exit()).isEqualTo(1);
+        assertThat(counted.json().get("rows"))
+                .extracting(r -> r.get("address").asText() + " "
+                        + r.get("matched").asBoolean() + " " + r.get("last").asText())
+                .containsExactlyInAnyOrder("/fern/next true ", "/other/next false 7");
+    }
+
+    /** Addresses by OSCQuery from a server of the JDK; a message by TCP to a port where nobody listens. */
+    @Test
+    void addressesAreReadFromADescription() throws Exception {
+        HttpServer server = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 1);
+        String[] body = {
+            "{\"FULL_PATH\":\"/\",\"CONTENTS\":{\"fern\":{\"FULL_PATH\":\"/fern\",\"CONTENTS\":{"
+                    + "\"level\":{\"FULL_PATH\":\"/fern/level\",\"TYPE\":\"if\",\"ACCESS\":3},"
+                    + "\"state\":{\"FULL_PATH\":\"/fern/state\",\"TYPE\":\"s\",\"ACCESS\":1}}}}}"
+        };
+        server.createContext("/", exchange -> {
+            byte[] bytes = body[0].getBytes(StandardCharsets.UTF_8);
+            exchange.sendResponseHeaders(200, bytes.length);
+            exchange.getResponseBody().write(bytes);
+            exchange.close();
+        });
+        server.start();
+        try {
+            String at = "127.0.0.1:" + server.getAddress().getPort();
+            assertThat(run("osc", "query", at).out().lines())
+                    .containsExactly("/fern/level  if", "/fern/state  s  (only tells)");
+            body[0] = "{\"CONTENTS\":".repeat(200) + "{}" + "}".repeat(200);
+            assertThat(run("osc", "query", at).err())
+                    .contains("names no address")
+                    .hasLineCount(1);
+            body[0] = "<html>";
+            assertThat(run("osc", "query", at).err()).contains("not JSON").hasLineCount(1);
+        } finally {
+            server.stop(0);
+        }
+        assertThat(run("osc", "query", "10.1.1.1:80").exit()).isEqualTo(2);
+        Result tcp = run("osc", "send", "127.0.0.1:1", "/fern/next", "--tcp", "slip");
+        assertThat(tcp.exit()).isEqualTo(2);
+        assertThat(tcp.err()).contains("nothing listens there by TCP");
     }
 
     /** What nobody planned is found, matched, set and confirmed; what arrives is recorded and read again. */
