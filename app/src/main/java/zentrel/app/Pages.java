@@ -3,6 +3,7 @@ package zentrel.app;
 import java.util.List;
 import zentrel.app.addresses.AddressesPage;
 import zentrel.app.bench.BenchPage;
+import zentrel.app.cues.CuesPage;
 import zentrel.app.desks.DesksPage;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.gear.GearPage;
@@ -26,6 +27,7 @@ final class Pages {
                 FlowPage.entry(context),
                 AddressesPage.entry(context),
                 UniversesPage.entry(context),
+                CuesPage.entry(context),
                 DesksPage.entry(context),
                 BenchPage.entry(context));
     }

@@ -15,6 +15,7 @@ import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import zentrel.app.addresses.AddressesPage;
 import zentrel.app.bench.BenchPage;
+import zentrel.app.cues.CuesPage;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.gear.GearPage;
 import zentrel.app.universes.UniversesPage;
@@ -36,6 +37,29 @@ final class Shots {
             Jetty node;10.41.22.9;255.255.0.0;Boathouse
             Paths node;10.41.21.300;255.255.0.0;Canal bridge
             Rockery node;10.41.24.12;255.255.0.0;Orchard wall
+            """;
+
+    private static final String DESK_CUES = """
+            List,Cue,Label,Time
+            2,41,Canal wakes,3
+            2,42,"Bridge, cold",2.5
+            2,43,Lantern walk,8
+            2,43.5,"Lantern walk, slow",12
+            2,44,Boathouse doors,4
+            2,45,Reeds,6
+            2,46,Pergola chase,0
+            2,48,Everything out,9
+            """;
+    private static final String PAPER_CUES = """
+            List,Cue,Label,Time
+            2,41,Canal wakes,3
+            2,42,Bridge cold,2.5
+            2,43,Lantern walk,8
+            2,44,Boathouse doors,4
+            2,45,Reeds,5
+            2,46,Pergola chase,0
+            2,47,Curtain of light,5
+            2,48,Everything out,9
             """;
 
     private final Deque<Step> steps = new ArrayDeque<>();
@@ -92,10 +116,12 @@ final class Shots {
                     window.strip().beside();
                 },
                 "beside");
-        view(4, 1500, () -> document.select(Kind.APPLICATION.id("backup-desk")), "desks");
+        view(4, 1500, () -> document.select(Kind.LINK.id("dim-link")), "cues");
+        view(4, 2500, this::compareCues, "cue-lists");
+        view(5, 1500, () -> document.select(Kind.APPLICATION.id("backup-desk")), "desks");
         view(3, 1500, () -> window.view(UniversesPage.class).whoWins(Kind.UNIVERSE.id("u12")), "who-wins");
         view(
-                5,
+                6,
                 1500,
                 () -> {
                     document.select(Kind.FIXTURE.id("f801"));
@@ -111,7 +137,7 @@ final class Shots {
         steps.removeLast();
         steps.add(new Step(3000, () -> {})); // until they run
         view(
-                5,
+                6,
                 3500,
                 () -> {
                     window.view(BenchPage.class).arm();
@@ -119,7 +145,7 @@ final class Shots {
                 },
                 "bench-armed");
         steps.removeLast();
-        view(5, 1500, () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench-signal");
+        view(6, 1500, () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench-signal");
         steps.add(new Step(100, () -> {
             for (int slot = 1; slot <= 120; slot++) {
                 window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u12"), slot, slot * 37 % 256);
@@ -129,14 +155,30 @@ final class Shots {
         }));
         steps.add(new Step(6000, () -> document.select(Kind.UNIVERSE.id("u12"))));
         steps.add(new Step(1000, () -> {}));
-        view(5, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench");
-        view(5, 1500, () -> window.view(BenchPage.class).showLive(true), "bench-levels");
+        view(6, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench");
+        view(6, 1500, () -> window.view(BenchPage.class).showLive(true), "bench-levels");
         view(3, 900, () -> window.view(UniversesPage.class).load(), "universes-load");
         view(3, 900, () -> window.help("rule-universe.off-by-one"), "help");
         steps.add(new Step(300, window::beginAgain));
         steps.add(new Step(900, () -> picture("start")));
         steps.add(new Step(100, Platform::exit));
         next();
+    }
+
+    /** Two lists as a desk and an office might keep them. */
+    private void compareCues() {
+        try {
+            Path tables = Files.createTempDirectory("zentrel-shots");
+            Path desk = Files.writeString(tables.resolve("hut desk.csv"), DESK_CUES);
+            Path paper = Files.writeString(tables.resolve("paperwork.csv"), PAPER_CUES);
+            document.select(Kind.LINK.id("go-link"));
+            window.view(CuesPage.class).compare(desk, paper);
+            tables.toFile().deleteOnExit(); // what is asked first is deleted last
+            desk.toFile().deleteOnExit();
+            paper.toFile().deleteOnExit();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
     }
 
     private void view(int stageNumber, int settleMillis, Runnable set, String name) {

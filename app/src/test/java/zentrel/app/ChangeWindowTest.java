@@ -139,7 +139,7 @@ class ChangeWindowTest extends OpenWindow {
                 .with(port, p -> p.withWire(new Setting<>(44, 4)));
         fx(() -> {
             document.show(LoadedPlan.of(waiting));
-            window.showPage(5);
+            window.showPage(6);
             window.view(zentrel.app.bench.BenchPage.class).showSignal();
             return true;
         });

@@ -52,8 +52,8 @@ class DesksWindowTest extends OpenWindow {
             document.apply(new Edit("An older version", p -> p.with(BACKUP, a -> a.withVersion("3.5.4"))));
             return true;
         });
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
-        assertThat(fx(() -> window.shownPage())).isEqualTo(4);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        assertThat(fx(() -> window.shownPage())).isEqualTo(5);
         waitFor("Software versions of a session differ");
         waitFor("install version");
         Node backup = desk(robot, BACKUP);
@@ -95,7 +95,7 @@ class DesksWindowTest extends OpenWindow {
     @Test
     void whatHappensWhenTheMainDeskStopsIsRehearsed(FxRobot robot) {
         plan();
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
         waitFor("If the main desk stops");
         click(robot, "#desks-rehearse");
         waitFor("Rehearsed: ");
@@ -120,12 +120,12 @@ class DesksWindowTest extends OpenWindow {
             main.start();
             backup.start();
             fx(() -> {
-                window.showPage(5);
+                window.showPage(6);
                 return true;
             });
             click(robot, "#live-listen");
             waitFor("Only group joins leave");
-            robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
+            robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
             waitFor("seen leads");
             waitFor("seen key not recognised");
             waitFor("not heard on this net");
@@ -152,7 +152,7 @@ class DesksWindowTest extends OpenWindow {
             document.apply(new Edit("No session", p -> p.with(Kind.SESSION, List.of())));
             return true;
         });
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
         waitFor("the plan has no session");
         robot.push(KeyCode.CONTROL, KeyCode.K);
         robot.write("session Rehearsal with hut desk, backup desk as backup");

@@ -82,7 +82,7 @@ class WindowTest extends OpenWindow {
         waitFor("239.255.0.10");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         waitFor("10.41.20.1");
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
         waitFor("Who is there");
         robot.push(KeyCode.ESCAPE);
         settled(() -> document.selectionProperty().get() == null);
@@ -139,7 +139,7 @@ class WindowTest extends OpenWindow {
     void aLevelRaisedAtTheConsoleLightsTheFixture(FxRobot robot) {
         plan();
         fx(() -> {
-            window.showPage(5);
+            window.showPage(6);
             document.select(Kind.FIXTURE.id("f104"));
             return true;
         });

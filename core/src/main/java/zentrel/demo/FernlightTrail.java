@@ -89,9 +89,25 @@ public final class FernlightTrail {
         office(s);
         others(s);
         fixtures(s);
-        s.link("go-link", "Evening cue", "cue-player", "hut-desk", "10.42.1.1", 24510, "/fern/next", true);
+        s.link(
+                "go-link",
+                "Evening cue",
+                "cue-player",
+                "hut-desk",
+                "10.42.1.1",
+                24510,
+                "/fern/next list:int cue:decimal",
+                true);
         s.link("tablet-link", "Tablet select", "tablet-remote", "hut-desk", "10.42.1.1", 24510, "/fern/select", false);
-        s.link("dim-link", "Café dimmer", "cue-player", "cafe-dimmer", "10.42.4.2", 24520, "/terrace/level", false);
+        s.link(
+                "dim-link",
+                "Café dimmer",
+                "cue-player",
+                "cafe-dimmer",
+                "10.42.4.2",
+                24520,
+                "/terrace/level channel:int level:0-1",
+                false);
         s.copy(
                 "tablet-memory",
                 "remembered console",

@@ -205,8 +205,10 @@ public final class PlanSketch {
             String to,
             String destination,
             int port,
-            String pattern,
+            String message,
             boolean answer) {
+        int space = message.indexOf(' ');
+        String pattern = space < 0 ? message : message.substring(0, space);
         links.add(new ControlLink(
                 Kind.LINK.id(id),
                 title,
@@ -217,7 +219,10 @@ public final class PlanSketch {
                 pattern,
                 Setting.of(true),
                 answer,
-                Optional.empty()));
+                Optional.empty(),
+                LinkTransport.UDP,
+                space < 0 ? "" : message.substring(space + 1),
+                List.of()));
         return this;
     }
 

@@ -79,13 +79,18 @@ public record ControlLink(
                 List.of());
     }
 
+    /** The message as it is written: its address, and what is sent after it. */
+    public String message() {
+        return arguments.isEmpty() ? pattern : pattern + " " + arguments;
+    }
+
     /**
      * What is sent, with its parts.
      *
      * @throws IllegalArgumentException with a sentence, where the address is none
      */
     public MessageTemplate template() {
-        return MessageTemplate.parse(pattern + " " + arguments);
+        return MessageTemplate.parse(message());
     }
 
     /** Everything that the address may be, as an OSC pattern. */

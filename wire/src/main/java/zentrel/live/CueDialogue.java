@@ -84,7 +84,7 @@ public final class CueDialogue implements AutoCloseable {
     private long heard;
     private long notRead;
     private long strangers;
-    private @Nullable UdpPort port;
+    private volatile @Nullable UdpPort port;
     private Clock.@Nullable Timer timer;
 
     /**
@@ -114,6 +114,11 @@ public final class CueDialogue implements AutoCloseable {
             });
             return true;
         });
+    }
+
+    /** Whether it was started. */
+    public boolean isStarted() {
+        return port != null;
     }
 
     /** Asks for all cues anew; from any thread. */

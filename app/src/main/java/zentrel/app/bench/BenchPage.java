@@ -30,7 +30,7 @@ public final class BenchPage implements PageView {
 
     private BenchPage(PageContext context) {
         LiveSession session = new LiveSession(context.document()::plan, this::asPlanned);
-        context.seen().from(() -> session.snapshot().programs());
+        context.seen().from(() -> session.snapshot().programs(), session::site);
         LiveEvidence seen = new LiveEvidence(context.document()::plan, session::snapshot);
         signal = new SignalView(context, seen);
         live = new LiveView(context, session, () -> context.evidence().accept(seen.and(signal.bench())));

@@ -83,6 +83,12 @@ final class LiveSession implements AutoCloseable {
         return adapter;
     }
 
+    /** The net that is looked at, behind its guard; empty where none is. */
+    Optional<StandinSite> site() {
+        NetHost net = host;
+        return net == null ? Optional.empty() : adapter.map(a -> new StandinSite(net, a));
+    }
+
     /** What is looked at; empty where nothing is. */
     Optional<Place> place() {
         return place;

@@ -230,7 +230,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
         return new PageEntry<>(
                         FlowPage.class,
                         "Flow",
-                        EnumSet.of(Area.SIGNALS, Area.CONTROL, Area.PATCH),
+                        EnumSet.of(Area.SIGNALS, Area.PATCH),
                         () -> new FlowPage(context.document()))
                 .explainedBy("hop-1");
     }

@@ -7,6 +7,12 @@ import javafx.scene.input.ClipboardContent;
 public final class Clip {
     private Clip() {}
 
+    /** The text that was copied; empty where none was. */
+    public static String text() {
+        String text = Clipboard.getSystemClipboard().getString();
+        return text == null ? "" : text;
+    }
+
     /** Puts a text there. */
     public static void put(String text) {
         ClipboardContent content = new ClipboardContent();

@@ -357,7 +357,7 @@ final class DeviceSettings {
                 SettingRollout.key(link.id(), "destination"),
                 "osc");
         row(sender, "Port", link.port(), String::valueOf, SettingRollout.key(link.id(), "port"), "osc");
-        plain("Message", link.pattern());
+        plain("Message", link.message());
         index.application(link.to())
                 .osc()
                 .ifPresent(o -> plain(

@@ -1,0 +1,305 @@
+package zentrel.app.cues;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import zentrel.app.document.OpenDocument;
+import zentrel.app.look.Buttons;
+import zentrel.app.look.Daemons;
+import zentrel.app.look.Texts;
+import zentrel.app.shell.SeenNow;
+import zentrel.control.MessageTemplate;
+import zentrel.control.ValueList;
+import zentrel.plan.ControlLink;
+import zentrel.plan.Edit;
+import zentrel.plan.Id;
+import zentrel.plan.LinkMessage;
+import zentrel.text.Counted;
+
+/** The message of the chosen link: its parts filled in, its bytes, one trial, and as many as are wanted made of it. */
+final class MessagePane extends HBox {
+    private static final double FIELD = 150;
+    private static final double LIST = 300;
+
+    private final OpenDocument document;
+    private final SeenNow net;
+    private final TextField template = new TextField();
+    private final GridPane parts = new GridPane();
+    private final Label wrong = Texts.wrapped("", "broken", "small");
+    private final Label first = Texts.mono("", "small");
+    private final VBox bytes = new VBox();
+    private final Label result = Texts.wrapped("", "soft", "small");
+    private final Label made = Texts.of("", "soft", "small");
+    private final ListView<LinkMessage> messages = new ListView<>();
+    private final List<TextField> fields = new ArrayList<>();
+    private @Nullable ControlLink link;
+
+    MessagePane(OpenDocument document, SeenNow net) {
+        super(24);
+        this.document = document;
+        this.net = net;
+        template.setId("cues-template");
+        template.getStyleClass().add("mono");
+        template.setAccessibleText("The message: its OSC address and what is sent after it");
+        template.setOnAction(e -> changeTemplate());
+        parts.setHgap(8);
+        parts.setVgap(4);
+        HBox doing = new HBox(
+                10,
+                Buttons.action("Send it once", "cues-try", this::trySend),
+                Buttons.quiet("Make them", "cues-make", this::make),
+                made);
+        doing.setAlignment(Pos.CENTER_LEFT);
+        VBox left = new VBox(
+                7,
+                Texts.of(
+                        "The message; parts are written name:type, types are int, decimal, level, 0-1, percent, text,"
+                                + " switch",
+                        "soft",
+                        "small"),
+                template,
+                parts,
+                wrong,
+                first,
+                bytes,
+                doing,
+                result);
+        HBox.setHgrow(left, Priority.ALWAYS);
+        left.setMinWidth(0);
+        messages.setId("cues-messages");
+        messages.setAccessibleText("Messages of this link");
+        messages.setPlaceholder(Texts.of("None yet: fill in the parts, then make them.", "soft", "small"));
+        messages.setCellFactory(l -> new MessageCell());
+        messages.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.DELETE) {
+                remove();
+            }
+        });
+        messages.setPrefWidth(LIST);
+        messages.setMinWidth(LIST);
+        VBox right = new VBox(
+                7,
+                Texts.of("Made of it, all to one destination", "strong"),
+                messages,
+                new HBox(
+                        10,
+                        Buttons.quiet("Send all", "cues-send-all", this::sendAll),
+                        Buttons.quiet("Remove", "cues-remove", this::remove)));
+        VBox.setVgrow(messages, Priority.ALWAYS);
+        getChildren().addAll(left, right);
+    }
+
+    private final class MessageCell extends ListCell<LinkMessage> {
+        @Override
+        protected void updateItem(@Nullable LinkMessage item, boolean empty) {
+            super.updateItem(item, empty);
+            ControlLink of = link;
+            setText(empty || item == null || of == null ? null : words(of, item));
+        }
+    }
+
+    private static String words(ControlLink of, LinkMessage message) {
+        String label = message.label().isEmpty() ? "" : message.label() + ": ";
+        try {
+            return label + of.template().fill(message.values());
+        } catch (IllegalArgumentException e) {
+            return label + "cannot be sent: " + e.getMessage();
+        }
+    }
+
+    /** Shows a link; null for none. */
+    void show(@Nullable ControlLink now) {
+        boolean same = link != null && now != null && link.id().equals(now.id());
+        boolean reads = same && link != null && now != null && link.template().equals(now.template());
+        link = now;
+        setVisible(now != null);
+        if (now == null) {
+            return;
+        }
+        if (!same) {
+            result.setText("");
+        }
+        messages.getItems().setAll(now.messages());
+        if (!template.isFocused() || !reads) {
+            template.setText(now.message());
+        }
+        if (!reads) {
+            parts(now);
+        }
+        filled();
+    }
+
+    private void parts(ControlLink of) {
+        parts.getChildren().clear();
+        fields.clear();
+        int row = 0;
+        for (MessageTemplate.Part part : of.template().parts()) {
+            TextField field = new TextField(example(part));
+            field.setId("cues-part-" + part.name());
+            field.setPrefWidth(FIELD);
+            field.setAccessibleText(part.name() + ", " + part.type().word());
+            field.textProperty().addListener((o, was, is) -> filled());
+            parts.add(Texts.mono(part.toString(), "soft", "small"), 0, row);
+            parts.add(field, 1, row);
+            parts.add(
+                    Texts.of(row == 0 ? "one, several (3, 4 and 7.2), or a range (1-12)" : "", "soft", "small"),
+                    2,
+                    row++);
+            fields.add(field);
+        }
+    }
+
+    private static String example(MessageTemplate.Part part) {
+        return switch (part.type()) {
+            case INT, DECIMAL -> "1";
+            case LEVEL, SHARE, PERCENT -> "75 %";
+            case TEXT -> part.name();
+            case SWITCH -> "on";
+        };
+    }
+
+    /** Every message that the fields make; empty where one does not fit, which is then said. */
+    private Optional<List<List<String>>> combinations(ControlLink of) {
+        try {
+            List<List<String>> values = ValueList.combined(
+                    fields.stream().map(f -> ValueList.of(f.getText())).toList());
+            for (List<String> each : values) {
+                MessageTemplate.Filled unused = of.template().fill(each);
+            }
+            wrong.setText(values.isEmpty() ? "A part is empty." : "");
+            return values.isEmpty() ? Optional.empty() : Optional.of(values);
+        } catch (IllegalArgumentException e) {
+            wrong.setText(String.valueOf(e.getMessage()));
+            return Optional.empty();
+        }
+    }
+
+    private void filled() {
+        ControlLink of = link;
+        if (of == null) {
+            return;
+        }
+        Optional<List<List<String>>> all = combinations(of);
+        bytes.getChildren().clear();
+        made.setText("");
+        first.setText("");
+        all.ifPresent(values -> {
+            MessageTemplate.Filled one = of.template().fill(values.get(0));
+            String tags =
+                    one.values().stream().map(v -> String.valueOf(v.tag())).collect(Collectors.joining());
+            first.setText(one + (tags.isEmpty() ? "" : "    as " + tags));
+            MessageBytes.lines(one).forEach(l -> bytes.getChildren().add(Texts.mono(l, "soft", "small")));
+            made.setText(values.size() == 1 ? "" : Counted.of(values.size(), "message"));
+        });
+        wrong.setVisible(!wrong.getText().isEmpty());
+        wrong.setManaged(wrong.isVisible());
+    }
+
+    private void changeTemplate() {
+        ControlLink of = link;
+        if (of == null) {
+            return;
+        }
+        try {
+            String text = template.getText().strip();
+            MessageTemplate parsed = MessageTemplate.parse(text);
+            int space = text.indexOf(' ');
+            String arguments = space < 0 ? "" : text.substring(space).strip();
+            ControlLink changed = of.withPattern(parsed.address()).withArguments(arguments);
+            document.apply(new Edit(
+                    "Message of " + of.name(),
+                    p -> p.with(
+                            of.id(),
+                            l -> l.withMessages(changed.messages().isEmpty() ? List.of() : l.messages())
+                                    .withPattern(parsed.address())
+                                    .withArguments(arguments))));
+        } catch (IllegalArgumentException e) {
+            wrong.setText(String.valueOf(e.getMessage()));
+            wrong.setVisible(true);
+            wrong.setManaged(true);
+        }
+    }
+
+    private void make() {
+        ControlLink of = link;
+        if (of == null) {
+            return;
+        }
+        combinations(of)
+                .ifPresent(values ->
+                        change(of.id(), "Make " + Counted.of(values.size(), "message") + " of " + of.name(), before -> {
+                            List<LinkMessage> all = new ArrayList<>(before);
+                            values.stream().map(v -> new LinkMessage("", v)).forEach(all::add);
+                            return all;
+                        }));
+    }
+
+    private void remove() {
+        ControlLink of = link;
+        int row = messages.getSelectionModel().getSelectedIndex();
+        if (of != null && row >= 0) {
+            change(of.id(), "Remove a message of " + of.name(), before -> {
+                List<LinkMessage> all = new ArrayList<>(before);
+                all.remove(row);
+                return all;
+            });
+        }
+    }
+
+    private void change(Id<ControlLink> id, String what, java.util.function.UnaryOperator<List<LinkMessage>> change) {
+        document.apply(new Edit(what, p -> p.with(id, l -> l.withMessages(change.apply(l.messages())))));
+    }
+
+    private void trySend() {
+        ControlLink of = link;
+        if (of != null) {
+            combinations(of).ifPresent(v -> send(of, List.of(of.template().fill(v.get(0)))));
+        }
+    }
+
+    private void sendAll() {
+        ControlLink of = link;
+        if (of == null) {
+            return;
+        }
+        try {
+            send(
+                    of,
+                    of.messages().stream()
+                            .map(m -> of.template().fill(m.values()))
+                            .toList());
+        } catch (IllegalArgumentException e) {
+            result.setText("Nothing was sent: " + e.getMessage());
+        }
+    }
+
+    private void send(ControlLink of, List<MessageTemplate.Filled> all) {
+        result.setText("sending …");
+        Daemons.of(
+                        () -> {
+                            String said = OscSending.send(net, of, all);
+                            Platform.runLater(() -> result.setText(said));
+                        },
+                        "osc")
+                .start();
+    }
+
+    /** What is first reached by keys. */
+    Node start() {
+        return template;
+    }
+}
