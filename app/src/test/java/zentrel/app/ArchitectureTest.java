@@ -41,7 +41,7 @@ class ArchitectureTest {
             Map.entry("path", "control index ipv4 plan profile source text"), // decides without rules, load or files
             Map.entry("load", "index plan profile source"),
             Map.entry("contest", "path plan profile source"),
-            Map.entry("session", "check contest path plan profile text"),
+            Map.entry("session", "check contest path plan profile table text"),
             Map.entry("look", "path plan profile"),
             Map.entry("routing", "plan profile table text universe"),
             Map.entry("check", "ipv4 load path plan profile routing source text universe"),

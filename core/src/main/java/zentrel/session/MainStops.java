@@ -62,6 +62,11 @@ public record MainStops(Id<Application> main, List<Outcome> outcomes) {
 
     private record Alike(List<Id<Application>> next, double seconds) {}
 
+    /** Every port that is told of. */
+    public List<Id<Port>> ports() {
+        return outcomes.stream().flatMap(o -> o.ports().stream()).distinct().toList();
+    }
+
     /** Works it out; empty where nobody leads. */
     public static Optional<MainStops> of(SignalPaths paths, Session session) {
         return session.main().map(main -> of(paths, session, main.application()));

@@ -13,10 +13,9 @@ import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Port;
 import zentrel.plan.Session;
-import zentrel.session.MainStops;
 
 /**
- * Measures in a rehearsal what {@link MainStops} works out: the main desk loses its network in the middle of a fade that every desk of
+ * Measures in a rehearsal what is seen when the main desk of a session stops: it loses its network in the middle of a fade that every desk of
  * the session plays, and each port is watched until it moves again.
  */
 public final class MainStopsTrial {
@@ -66,24 +65,23 @@ public final class MainStopsTrial {
     /**
      * Rehearses it.
      *
-     * @param outcomes what was worked out; their ports are watched
+     * @param stopping the program that leads
+     * @param watched ports that are watched
      * @param progress told what part is done, from 0 to 1
      * @throws IOException with a sentence, where the plan cannot be rehearsed
      */
-    public List<Measured> run(MainStops outcomes, DoubleConsumer progress) throws IOException {
+    public List<Measured> run(Id<Application> stopping, List<Id<Port>> watched, DoubleConsumer progress)
+            throws IOException {
         Rehearsal rehearsal = new Rehearsal(plan, 1);
         desksTo(rehearsal, 0);
         boolean unused = rehearsal.run(SETTLING_SECONDS, done -> progress.accept(done / 2));
-        List<Port> ports = outcomes.outcomes().stream()
-                .flatMap(o -> o.ports().stream())
-                .distinct()
-                .map(p -> plan.index().port(p))
-                .toList();
+        List<Port> ports =
+                watched.stream().distinct().map(p -> plan.index().port(p)).toList();
         for (long at = 0; at < BEFORE_SECONDS * NANOS; at += STEP) {
             desksTo(rehearsal, faded(at));
             rehearsal.pass(STEP);
         }
-        Application main = plan.index().application(outcomes.main());
+        Application main = plan.index().application(stopping);
         rehearsal.cut(plan.index().host(main.host()));
         Map<Port, Integer> before = new LinkedHashMap<>();
         ports.forEach(p -> before.put(p, rehearsal.level(p, SLOT)));

@@ -23,7 +23,7 @@ class MainStopsTrialTest {
         Plan plan = FernlightTrail.ready();
         Session session = plan.index().get(Kind.SESSION.id("evening-session"));
         MainStops stops = MainStops.of(Check.run(plan).signalPaths(), session).orElseThrow();
-        List<Measured> all = new MainStopsTrial(plan, session, FADE).run(stops, done -> {});
+        List<Measured> all = new MainStopsTrial(plan, session, FADE).run(stops.main(), stops.ports(), done -> {});
         for (MainStops.Outcome outcome : stops.outcomes()) {
             boolean standsBy = outcome.seconds() > 2.5; // Art-Net of the backup: how soon it begins is its own doing
             List<Measured> its =

@@ -18,7 +18,7 @@ import zentrel.control.CueMerge.Side;
 /** A cue in both lists: what each says, and between them in what they differ. */
 final class CueRow extends ListCell<CueRow.Item> {
     static final double NUMBER = 66;
-    static final double LABEL = 196;
+    static final double LABEL = 182;
     static final double TIME = 52;
     static final double BETWEEN = 156;
 

@@ -82,7 +82,8 @@ final class StopPane {
         List<String> said;
         try {
             said = words.of(trial.run(
-                    stops,
+                    stops.main(),
+                    stops.ports(),
                     done -> Platform.runLater(() -> {
                         if (running == trial) {
                             button.setText("Stop, %.0f %% rehearsed".formatted(done * 100));

@@ -24,6 +24,9 @@ import zentrel.profile.ProfileStep;
 final class SettingsBox extends VBox {
     private static final double LABELS = 118;
 
+    /** Room for a word, beside a value that wants all of it. */
+    private static final double LEAST = 62;
+
     private final OpenDocument document;
     private final Plan plan;
     private final Id<?> id;
@@ -68,6 +71,7 @@ final class SettingsBox extends VBox {
             }
             Label label = Texts.wrapped(row.label(), "soft");
             label.setMaxWidth(LABELS);
+            label.setMinWidth(LEAST);
             grid.add(label, 1, line);
             boolean repeated = row.where().equals(lastWhere);
             lastWhere = row.where();

@@ -86,7 +86,7 @@ public final class TcpLink {
                 socket.setReuseAddress(true);
                 socket.bind(new InetSocketAddress(inet(at), port));
             } catch (IOException e) {
-                throw new IOException("TCP port " + port + " of " + at + " cannot be had: " + e.getMessage() + ".", e);
+                throw new IOException("Cannot open TCP port " + port + " of " + at + ": " + e.getMessage() + ".", e);
             }
             daemon(this::accept, "tcp port " + port);
         }
