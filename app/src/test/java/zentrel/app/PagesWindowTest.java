@@ -74,27 +74,27 @@ class PagesWindowTest extends OpenWindow {
         assertThat(told).as("made when wanted").isEmpty();
         robot.press(KeyCode.CONTROL, KeyCode.SHIFT).push(KeyCode.DIGIT1).release(KeyCode.SHIFT, KeyCode.CONTROL);
         settled(() -> window.shownPage() == 9);
-        assertThat(robot.lookup("This is Page 4").tryQuery()).isPresent();
+        assertThat(robot.lookup("This is Page 3").tryQuery()).isPresent();
         robot.press(KeyCode.CONTROL, KeyCode.SHIFT).push(KeyCode.DIGIT2).release(KeyCode.SHIFT, KeyCode.CONTROL);
         settled(() -> window.shownPage() == 10);
         robot.push(KeyCode.CONTROL, KeyCode.K);
-        robot.write("count the lamps of page 5");
+        robot.write("count the lamps of page 4");
         robot.push(KeyCode.ENTER);
-        settled(() -> told.contains("Page 5 counted"));
+        settled(() -> told.contains("Page 4 counted"));
         fx(() -> {
             window.close();
             return true;
         });
         assertThat(told)
                 .containsExactly(
+                        "Page 3 made",
+                        "Page 3 shown",
+                        "Page 3 hidden",
                         "Page 4 made",
                         "Page 4 shown",
-                        "Page 4 hidden",
-                        "Page 5 made",
-                        "Page 5 shown",
-                        "Page 5 counted",
-                        "Page 4 disposed",
-                        "Page 5 disposed");
+                        "Page 4 counted",
+                        "Page 3 disposed",
+                        "Page 4 disposed");
     }
 
     @Test
