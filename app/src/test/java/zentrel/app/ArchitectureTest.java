@@ -47,7 +47,8 @@ class ArchitectureTest {
             Map.entry("check", "ipv4 load path plan profile routing source text universe"),
             Map.entry("entry", "file ipv4 plan profile text"), // what can be entered
             Map.entry("command", "entry gear ipv4 plan profile routing text"), // lines of words
-            Map.entry("gear", "entry file index ipv4 plan profile routing table text"), // reads shipped profiles
+            Map.entry(
+                    "gear", "control entry file index ipv4 plan profile routing table text"), // reads shipped profiles
             Map.entry("address", "gear ipv4 path plan profile source table text"),
             Map.entry("pattern", "gear ipv4 plan profile"),
             Map.entry("found", "ipv4 plan profile text"),

@@ -79,6 +79,35 @@ class CuesWindowTest extends OpenWindow {
     }
 
     @Test
+    void controlsOfASurfaceAreMappedAndTried(FxRobot robot) {
+        plan();
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT5);
+        choose(DIM);
+        click(robot, "#cues-surface");
+        fill(robot, "#surface-line", "Fader 1: slider sends 1");
+        robot.push(KeyCode.ENTER);
+        waitFor("is no control; write NAME");
+        fill(robot, "#surface-line", "Fader 1: fader 0-127 square with feedback sends 3 | *");
+        robot.push(KeyCode.ENTER);
+        settled(() -> link(DIM).controls().size() == 1);
+        waitFor("fader 0–127, square, feedback");
+        fx(() -> {
+            robot.lookup("#surface-slider")
+                    .queryAs(javafx.scene.control.Slider.class)
+                    .setValue(64);
+            return true;
+        });
+        waitFor("at 64: /terrace/level 3 0.254");
+        click(robot, "#surface-try");
+        waitFor("Held: no net is looked at");
+        fill(robot, "#surface-line", "Fader 2: fader 0-127 sends 3 | *");
+        robot.push(KeyCode.ENTER);
+        waitFor("Fader 1 and Fader 2 send one message");
+        click(robot, "#surface-remove");
+        settled(() -> link(DIM).controls().size() == 1);
+    }
+
+    @Test
     void cueListsAreComparedAgreedAndSaved(FxRobot robot, @TempDir Path folder) throws Exception {
         plan();
         Path desk = Files.writeString(folder.resolve("desk.csv"), "cue,label\n1,Dawn\n2,Noon\n3,Dusk\n");

@@ -222,6 +222,7 @@ public final class PlanSketch {
                 Optional.empty(),
                 LinkTransport.UDP,
                 space < 0 ? "" : message.substring(space + 1),
+                List.of(),
                 List.of()));
         return this;
     }

@@ -199,12 +199,13 @@ final class ShowEntries {
     private static final Format<LinkMessage> MESSAGE = new Format<>() {
         @Override
         public String shown(Plan plan, LinkMessage m) {
-            return (m.label().isEmpty() ? "" : m.label() + ": ") + String.join(" | ", m.values());
+            String values = String.join(" | ", m.values());
+            return m.label().isEmpty() && !values.contains(": ") ? values : m.label() + ": " + values;
         }
 
         @Override
         public LinkMessage read(Plan plan, String text) {
-            int colon = text.lastIndexOf(": ");
+            int colon = text.indexOf(": ");
             String label = colon < 0 ? "" : text.substring(0, colon).strip();
             String values = text.substring(colon < 0 ? 0 : colon + 2);
             return new LinkMessage(
@@ -274,9 +275,16 @@ final class ShowEntries {
                         "messages",
                         "Messages",
                         "messages",
-                        Formats.list(MESSAGE),
+                        Formats.list(MESSAGE, ";"),
                         ControlLink::messages,
                         ControlLink::withMessages)
+                .value(
+                        "controls",
+                        "Controls of a surface",
+                        "controls",
+                        Formats.list(SurfaceFormat.CONTROL, ";"),
+                        ControlLink::controls,
+                        ControlLink::withControls)
                 .setting(
                         "enabled", "Switched on", "enabled", Formats.ON, ControlLink::enabled, ControlLink::withEnabled)
                 .value("answer", "Needs an answer", "answer", Formats.YES, ControlLink::answer, ControlLink::withAnswer)

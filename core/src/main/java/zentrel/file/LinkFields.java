@@ -11,6 +11,11 @@ import zentrel.plan.*;
 
 /** OSC from one program to another in a plan file. */
 final class LinkFields implements Fields<ControlLink> {
+    private static final int LARGEST = 1_000_000;
+
+    /** Of a control in seven bits. */
+    private static final int USUAL_LAST = 127;
+
     /** An OSC address (OSC 1.0: it begins with a slash). */
     static String oscAddress(JsonPlace p) {
         String address = p.text();
@@ -37,7 +42,27 @@ final class LinkFields implements Fields<ControlLink> {
                 p.optional("answerPort").map(a -> a.setting(v -> v.integer(1, 65535))),
                 p.word("transport", LinkTransport.class, LinkTransport.UDP),
                 p.text("arguments", ""),
-                messages(p));
+                messages(p),
+                controls(p));
+    }
+
+    private static List<LinkControl> controls(JsonPlace p) {
+        List<LinkControl> all = new ArrayList<>();
+        p.list("controls").forEach(c -> {
+            c.requireObject();
+            List<String> values = new ArrayList<>();
+            c.list("values").forEach(v -> values.add(v.text()));
+            all.add(new LinkControl(
+                    c.need("name").text(),
+                    c.word("kind", LinkControl.Kind.class, LinkControl.Kind.FADER),
+                    c.optional("first").map(f -> f.integer(-LARGEST, LARGEST)).orElse(0),
+                    c.optional("last").map(l -> l.integer(-LARGEST, LARGEST)).orElse(USUAL_LAST),
+                    c.word("curve", LinkControl.Curve.class, LinkControl.Curve.LINEAR),
+                    values,
+                    c.bool("feedback", false)));
+            c.done();
+        });
+        return all;
     }
 
     private static List<LinkMessage> messages(JsonPlace p) {
@@ -66,6 +91,21 @@ final class LinkFields implements Fields<ControlLink> {
         word(n, "transport", l.transport(), LinkTransport.UDP);
         if (!l.arguments().isEmpty()) {
             n.put("arguments", l.arguments());
+        }
+        if (!l.controls().isEmpty()) {
+            ArrayNode controls = n.putArray("controls");
+            l.controls().forEach(c -> {
+                ObjectNode o = controls.addObject();
+                o.put("name", c.name());
+                word(o, "kind", c.kind(), LinkControl.Kind.FADER);
+                o.put("first", c.first());
+                o.put("last", c.last());
+                word(o, "curve", c.curve(), LinkControl.Curve.LINEAR);
+                texts(o, "values", c.values());
+                if (c.feedback()) {
+                    o.put("feedback", true);
+                }
+            });
         }
         if (!l.messages().isEmpty()) {
             ArrayNode messages = n.putArray("messages");

@@ -213,6 +213,7 @@ public final class Connections {
                 Optional.empty(),
                 osc.transport(),
                 "",
+                List.of(),
                 List.of());
         Plan after = plan.and(Kind.LINK, link)
                 .with(

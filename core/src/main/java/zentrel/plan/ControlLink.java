@@ -17,6 +17,7 @@ import zentrel.text.PlainText;
  * @param answerPort where the receiver answers to; where not given, to the port it came from
  * @param arguments what is sent after the address, as a {@link MessageTemplate} is written; empty for nothing
  * @param messages those that are made of the two, all to the same destination
+ * @param controls of a surface, each with what it sends
  */
 @RecordBuilder
 public record ControlLink(
@@ -32,20 +33,29 @@ public record ControlLink(
         Optional<Setting<Integer>> answerPort,
         LinkTransport transport,
         String arguments,
-        List<LinkMessage> messages)
+        List<LinkMessage> messages,
+        List<LinkControl> controls)
         implements Named, ControlLinkBuilder.With {
     public ControlLink {
         PlainText.require("The name of a control link", name);
         PlainText.require("An OSC address", pattern);
         PlainText.require("The arguments of a message", arguments);
         messages = List.copyOf(messages);
-        if (!arguments.isEmpty() || !messages.isEmpty()) {
+        controls = List.copyOf(controls);
+        if (!arguments.isEmpty() || !messages.isEmpty() || !controls.isEmpty()) {
             int parts = MessageTemplate.parse(pattern + " " + arguments).parts().size();
             for (LinkMessage message : messages) {
                 if (message.values().size() != parts) {
                     throw new IllegalArgumentException("The messages of " + name + " have "
                             + message.values().size() + " values, and its message has " + parts
                             + " parts; remove them, or make them anew.");
+                }
+            }
+            for (LinkControl control : controls) {
+                if (control.values().size() != parts) {
+                    throw new IllegalArgumentException("The control " + control.name() + " has "
+                            + control.values().size() + " values, and the message of " + name + " has " + parts
+                            + " parts; remove it, or enter it anew.");
                 }
             }
         }
@@ -76,6 +86,7 @@ public record ControlLink(
                 answerPort,
                 LinkTransport.UDP,
                 "",
+                List.of(),
                 List.of());
     }
 

@@ -107,7 +107,7 @@ class CopiesTest {
             return Optional.of(33.5);
         }
         if (type == String.class) {
-            return Optional.of("Another word");
+            return Optional.of(text(method));
         }
         if (type instanceof Class<?> c && c.isEnum()) {
             Object[] constants = c.getEnumConstants();
@@ -129,5 +129,14 @@ class CopiesTest {
             return Optional.of(Optional.empty());
         }
         return Optional.empty();
+    }
+
+    /** A text that may stand there: of a message its address, or what is sent after it. */
+    private static String text(Method method) {
+        return switch (method.getName()) {
+            case "withPattern" -> "/another";
+            case "withArguments" -> "another:int";
+            default -> "Another word";
+        };
     }
 }

@@ -36,7 +36,9 @@ public final class CuesPage implements PageView {
     private final MessagePane message;
     private final CueListsPane lists;
     private final MonitorPane monitor;
+    private final SurfacePane surface;
     private final ToggleButton messageButton = new ToggleButton("Message");
+    private final ToggleButton surfaceButton = new ToggleButton("Surface");
     private final ToggleButton listsButton = new ToggleButton("Cue lists");
     private final ToggleButton monitorButton = new ToggleButton("What comes");
     private List<LinkFace> faces = List.of();
@@ -46,12 +48,14 @@ public final class CuesPage implements PageView {
         document = context.document();
         message = new MessagePane(document, context.seen());
         lists = new CueListsPane(document, context.seen());
+        surface = new SurfacePane(document, context.seen());
         monitor = new MonitorPane(document::plan, context.seen());
         ToggleGroup group = new ToggleGroup();
         messageButton.setId("cues-message");
+        surfaceButton.setId("cues-surface");
         listsButton.setId("cues-lists");
         monitorButton.setId("cues-monitor");
-        HBox choice = new HBox(4, messageButton, listsButton, monitorButton);
+        HBox choice = new HBox(4, messageButton, surfaceButton, listsButton, monitorButton);
         for (Node each : choice.getChildren()) {
             ToggleButton button = (ToggleButton) each;
             button.setToggleGroup(group);
@@ -81,6 +85,7 @@ public final class CuesPage implements PageView {
     public static PageEntry<CuesPage> entry(PageContext context) {
         return new PageEntry<>(CuesPage.class, "Cues & OSC", EnumSet.of(Area.CONTROL), () -> new CuesPage(context))
                 .explainedBy("concept-control-link")
+                .offers("Map the controls of a surface", page -> page.surfaceButton.setSelected(true))
                 .offers("Compare two cue lists", page -> page.listsButton.setSelected(true))
                 .offers("Count what comes by OSC", page -> page.monitorButton.setSelected(true))
                 .offers("Write the message of a control link", page -> page.messageButton.setSelected(true));
@@ -94,6 +99,12 @@ public final class CuesPage implements PageView {
     @Override
     public void shown() {
         refresh();
+    }
+
+    @Override
+    public void dispose() {
+        lists.close();
+        monitor.close();
     }
 
     /** Shows the two cue lists, for pictures and tests: both read from files. */
@@ -136,11 +147,15 @@ public final class CuesPage implements PageView {
         Optional<LinkFace> chosen = chosen();
         shown = chosen.map(f -> f.link().id()).orElse(null);
         drawLinks(chosen);
+        @Nullable ControlLink link = chosen.map(LinkFace::link)
+                .flatMap(l -> document.plan().index().find(l.id()))
+                .orElse(null);
         if (messageButton.isSelected()) {
-            message.show(chosen.map(LinkFace::link)
-                    .flatMap(l -> document.plan().index().find(l.id()))
-                    .orElse(null));
+            message.show(link);
             below.setCenter(message);
+        } else if (surfaceButton.isSelected()) {
+            surface.show(link);
+            below.setCenter(surface);
         } else if (listsButton.isSelected()) {
             below.setCenter(lists);
         } else {

@@ -1,5 +1,9 @@
 package zentrel.app.cues;
 
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +20,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Buttons;
@@ -24,6 +29,7 @@ import zentrel.app.look.Texts;
 import zentrel.app.shell.SeenNow;
 import zentrel.control.MessageTemplate;
 import zentrel.control.ValueList;
+import zentrel.gear.LinkMessages;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Edit;
 import zentrel.plan.Id;
@@ -34,6 +40,7 @@ import zentrel.text.Counted;
 final class MessagePane extends HBox {
     private static final double FIELD = 150;
     private static final double LIST = 300;
+    private static final long LARGEST = 8L * 1024 * 1024;
 
     private final OpenDocument document;
     private final SeenNow net;
@@ -98,7 +105,9 @@ final class MessagePane extends HBox {
                 new HBox(
                         10,
                         Buttons.quiet("Send all", "cues-send-all", this::sendAll),
-                        Buttons.quiet("Remove", "cues-remove", this::remove)));
+                        Buttons.quiet("Remove", "cues-remove", this::remove),
+                        Buttons.quiet("Write …", "cues-write", this::chooseOut),
+                        Buttons.quiet("Read …", "cues-read", this::chooseIn)));
         VBox.setVgrow(messages, Priority.ALWAYS);
         getChildren().addAll(left, right);
     }
@@ -178,7 +187,7 @@ final class MessagePane extends HBox {
             List<List<String>> values = ValueList.combined(
                     fields.stream().map(f -> ValueList.of(f.getText())).toList());
             for (List<String> each : values) {
-                MessageTemplate.Filled unused = of.template().fill(each);
+                MessageTemplate.Filled unused = of.template().fill(new LinkMessage("", each).values());
             }
             wrong.setText(values.isEmpty() ? "A part is empty." : "");
             return values.isEmpty() ? Optional.empty() : Optional.of(values);
@@ -262,6 +271,85 @@ final class MessagePane extends HBox {
 
     private void change(Id<ControlLink> id, String what, java.util.function.UnaryOperator<List<LinkMessage>> change) {
         document.apply(new Edit(what, p -> p.with(id, l -> l.withMessages(change.apply(l.messages())))));
+    }
+
+    private FileChooser chooser(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters()
+                .addAll(
+                        new FileChooser.ExtensionFilter("Tables", "*.csv"),
+                        new FileChooser.ExtensionFilter("JSON", "*.json"));
+        return chooser;
+    }
+
+    private void chooseOut() {
+        File file = link == null
+                ? null
+                : chooser("Write the messages").showSaveDialog(getScene().getWindow());
+        if (file != null) {
+            write(file.toPath());
+        }
+    }
+
+    /** Writes the messages: as JSON where the name ends so, else as a table. */
+    void write(Path file) {
+        ControlLink of = link;
+        if (of == null) {
+            return;
+        }
+        boolean json = String.valueOf(file.getFileName()).endsWith(".json");
+        String text = json ? LinkMessages.json(of) : LinkMessages.table(of).csv();
+        document.work(
+                () -> {
+                    try {
+                        Files.writeString(file, text);
+                        return Counted.of(of.messages().size(), "message") + " written to " + file.getFileName() + ".";
+                    } catch (IOException e) {
+                        return "The messages could not be written: " + e.getMessage();
+                    }
+                },
+                document::tell);
+    }
+
+    private void chooseIn() {
+        File file = link == null
+                ? null
+                : chooser("Read messages").showOpenDialog(getScene().getWindow());
+        if (file != null) {
+            read(file.toPath());
+        }
+    }
+
+    /** Adds the messages of a file; those that do not fit are told with their reason. */
+    void read(Path file) {
+        ControlLink of = link;
+        if (of == null) {
+            return;
+        }
+        document.work(
+                () -> {
+                    try {
+                        if (Files.size(file) > LARGEST) {
+                            throw new IllegalArgumentException("The file is larger than 8 MB.");
+                        }
+                        return Optional.of(LinkMessages.read(of, Files.readString(file)));
+                    } catch (IOException | IllegalArgumentException e) {
+                        Platform.runLater(() -> document.tell(file.getFileName() + " was not read: " + e.getMessage()));
+                        return Optional.<LinkMessages>empty();
+                    }
+                },
+                read -> read.ifPresent(r -> {
+                    change(of.id(), "Read " + Counted.of(r.messages().size(), "message") + " of " + of.name(), b -> {
+                        List<LinkMessage> all = new ArrayList<>(b);
+                        all.addAll(r.messages());
+                        return all;
+                    });
+                    if (!r.leftOut().isEmpty()) {
+                        document.tell(r.leftOut().size() + " left out. "
+                                + r.leftOut().get(0).text());
+                    }
+                }));
     }
 
     private void trySend() {
