@@ -106,7 +106,7 @@ public record ControlLink(
 
     /** Everything that the address may be, as an OSC pattern. */
     public String sentPattern() {
-        return pattern.contains(":") ? template().pattern() : pattern;
+        return new MessageTemplate(pattern, List.of()).pattern();
     }
 
     public ControlLink withDestination(Ipv4Address value) {

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
@@ -133,7 +134,7 @@ final class MessagePane extends HBox {
     /** Shows a link; null for none. */
     void show(@Nullable ControlLink now) {
         boolean same = link != null && now != null && link.id().equals(now.id());
-        boolean reads = same && link != null && now != null && link.template().equals(now.template());
+        boolean reads = same && link != null && now != null && link.message().equals(now.message());
         link = now;
         setVisible(now != null);
         if (now == null) {
@@ -156,7 +157,7 @@ final class MessagePane extends HBox {
         parts.getChildren().clear();
         fields.clear();
         int row = 0;
-        for (MessageTemplate.Part part : of.template().parts()) {
+        for (MessageTemplate.Part part : partsOf(of)) {
             TextField field = new TextField(example(part));
             field.setId("cues-part-" + part.name());
             field.setPrefWidth(FIELD);
@@ -169,6 +170,15 @@ final class MessagePane extends HBox {
                     2,
                     row++);
             fields.add(field);
+        }
+    }
+
+    /** None where the message is none that can be sent, which is then said below. */
+    private static List<MessageTemplate.Part> partsOf(ControlLink of) {
+        try {
+            return of.template().parts();
+        } catch (IllegalArgumentException e) {
+            return List.of();
         }
     }
 
@@ -228,14 +238,10 @@ final class MessagePane extends HBox {
             MessageTemplate parsed = MessageTemplate.parse(text);
             int space = text.indexOf(' ');
             String arguments = space < 0 ? "" : text.substring(space).strip();
-            ControlLink changed = of.withPattern(parsed.address()).withArguments(arguments);
-            document.apply(new Edit(
-                    "Message of " + of.name(),
-                    p -> p.with(
-                            of.id(),
-                            l -> l.withMessages(changed.messages().isEmpty() ? List.of() : l.messages())
-                                    .withPattern(parsed.address())
-                                    .withArguments(arguments))));
+            UnaryOperator<ControlLink> change =
+                    l -> l.with(b -> b.pattern(parsed.address()).arguments(arguments));
+            ControlLink unused = change.apply(of); // refused here, and not where it is done
+            document.apply(new Edit("Message of " + of.name(), p -> p.with(of.id(), change)));
         } catch (IllegalArgumentException e) {
             wrong.setText(String.valueOf(e.getMessage()));
             wrong.setVisible(true);
@@ -269,7 +275,7 @@ final class MessagePane extends HBox {
         }
     }
 
-    private void change(Id<ControlLink> id, String what, java.util.function.UnaryOperator<List<LinkMessage>> change) {
+    private void change(Id<ControlLink> id, String what, UnaryOperator<List<LinkMessage>> change) {
         document.apply(new Edit(what, p -> p.with(id, l -> l.withMessages(change.apply(l.messages())))));
     }
 
@@ -299,13 +305,16 @@ final class MessagePane extends HBox {
             return;
         }
         boolean json = String.valueOf(file.getFileName()).endsWith(".json");
-        String text = json ? LinkMessages.json(of) : LinkMessages.table(of).csv();
         document.work(
                 () -> {
                     try {
-                        Files.writeString(file, text);
+                        Files.writeString(
+                                file,
+                                json
+                                        ? LinkMessages.json(of)
+                                        : LinkMessages.table(of).csv());
                         return Counted.of(of.messages().size(), "message") + " written to " + file.getFileName() + ".";
-                    } catch (IOException e) {
+                    } catch (IOException | IllegalArgumentException e) {
                         return "The messages could not be written: " + e.getMessage();
                     }
                 },

@@ -38,7 +38,10 @@ final class MonitorPane extends VBox implements AutoCloseable {
 
     private final Supplier<Plan> plan;
     private final SeenNow net;
-    private final Label said = Texts.wrapped("Nothing is counted yet.", "soft", "small");
+    private final Label said = Texts.wrapped(
+            "Nothing is counted yet. While it counts, a program of this computer on the same port may get nothing.",
+            "soft",
+            "small");
     private final TextField ports = new TextField();
     private final TextField filter = new TextField();
     private final TableView<OscMonitor.Row> table = new TableView<>();
