@@ -628,7 +628,7 @@ class LineToolsTest {
                     .containsExactly("/fern/level  if", "/fern/state  s  (only tells)");
             body[0] = "{\"CONTENTS\":".repeat(200) + "{}" + "}".repeat(200);
             assertThat(run("osc", "query", at).err())
-                    .contains("names no address")
+                    .contains("nested deeper than 64")
                     .hasLineCount(1);
             body[0] = "<html>";
             assertThat(run("osc", "query", at).err()).contains("not JSON").hasLineCount(1);
