@@ -5,9 +5,8 @@ import java.util.Optional;
 import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
+import zentrel.app.look.ViewChoice;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
@@ -24,9 +23,10 @@ public final class BenchPage implements PageView {
     private final SignalView signal;
     private final LiveView live;
     private final BorderPane pane = new BorderPane();
-    private final ToggleButton liveButton = new ToggleButton("Live network");
-    private final ToggleButton levelsButton = new ToggleButton("Levels");
-    private final ToggleButton signalButton = new ToggleButton("One signal, with stand-ins");
+    private final ViewChoice choice = new ViewChoice(this::show);
+    private final ToggleButton liveButton = choice.add("Live network", "bench-live");
+    private final ToggleButton levelsButton = choice.add("Levels", "bench-levels");
+    private final ToggleButton signalButton = choice.add("One signal, with stand-ins", "bench-signal");
 
     private BenchPage(PageContext context) {
         LiveSession session = new LiveSession(context.document()::plan, this::asPlanned);
@@ -34,23 +34,6 @@ public final class BenchPage implements PageView {
         LiveEvidence seen = new LiveEvidence(context.document()::plan, session::snapshot);
         signal = new SignalView(context, seen);
         live = new LiveView(context, session, () -> context.evidence().accept(seen.and(signal.bench())));
-        ToggleGroup group = new ToggleGroup();
-        liveButton.setId("bench-live");
-        levelsButton.setId("bench-levels");
-        signalButton.setId("bench-signal");
-        HBox choice = new HBox(4, liveButton, levelsButton, signalButton);
-        for (Node each : choice.getChildren()) {
-            ToggleButton button = (ToggleButton) each;
-            button.setToggleGroup(group);
-            button.getStyleClass().add("view-choice");
-        }
-        group.selectedToggleProperty().addListener((o, was, is) -> {
-            if (is == null && was != null) {
-                was.setSelected(true); // one of them always is
-            } else {
-                show();
-            }
-        });
         pane.getStyleClass().add("main-page");
         pane.setTop(choice);
         liveButton.setSelected(true);

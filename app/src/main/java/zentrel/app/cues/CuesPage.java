@@ -6,13 +6,12 @@ import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.look.Texts;
+import zentrel.app.look.ViewChoice;
 import zentrel.app.shell.EmptyPageHint;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
@@ -37,10 +36,11 @@ public final class CuesPage implements PageView {
     private final CueListsPane lists;
     private final MonitorPane monitor;
     private final SurfacePane surface;
-    private final ToggleButton messageButton = new ToggleButton("Message");
-    private final ToggleButton surfaceButton = new ToggleButton("Surface");
-    private final ToggleButton listsButton = new ToggleButton("Cue lists");
-    private final ToggleButton monitorButton = new ToggleButton("What comes");
+    private final ViewChoice choice = new ViewChoice(this::draw);
+    private final ToggleButton messageButton = choice.add("Message", "cues-message");
+    private final ToggleButton surfaceButton = choice.add("Surface", "cues-surface");
+    private final ToggleButton listsButton = choice.add("Cue lists", "cues-lists");
+    private final ToggleButton monitorButton = choice.add("What comes", "cues-monitor");
     private List<LinkFace> faces = List.of();
     private @Nullable Id<ControlLink> shown;
 
@@ -50,24 +50,6 @@ public final class CuesPage implements PageView {
         lists = new CueListsPane(document, context.seen());
         surface = new SurfacePane(document, context.seen());
         monitor = new MonitorPane(document::plan, context.seen());
-        ToggleGroup group = new ToggleGroup();
-        messageButton.setId("cues-message");
-        surfaceButton.setId("cues-surface");
-        listsButton.setId("cues-lists");
-        monitorButton.setId("cues-monitor");
-        HBox choice = new HBox(4, messageButton, surfaceButton, listsButton, monitorButton);
-        for (Node each : choice.getChildren()) {
-            ToggleButton button = (ToggleButton) each;
-            button.setToggleGroup(group);
-            button.getStyleClass().add("view-choice");
-        }
-        group.selectedToggleProperty().addListener((o, was, is) -> {
-            if (is == null && was != null) {
-                was.setSelected(true); // one of them always is
-            } else {
-                draw();
-            }
-        });
         scroll.setFitToWidth(true);
         below.setTop(choice);
         below.getStyleClass().add("desk-below");
