@@ -156,11 +156,7 @@ public record MessageTemplate(String address, List<Argument> arguments) {
         StringBuilder filled = new StringBuilder();
         Matcher m = HOLE.matcher(address);
         while (m.find()) {
-            String word = required(by, m.group(1)).shown();
-            if (!word.matches("[^\\s/#*?,\\[\\]{}]+") || !word.chars().allMatch(c -> c < 127)) {
-                throw new IllegalArgumentException(m.group(1) + ": \"" + word + "\" cannot stand in an OSC address.");
-            }
-            m.appendReplacement(filled, Matcher.quoteReplacement(word));
+            m.appendReplacement(filled, Matcher.quoteReplacement(inAddress(m.group(1), required(by, m.group(1)))));
         }
         m.appendTail(filled);
         List<OscValue> sent = new ArrayList<>();
@@ -171,6 +167,26 @@ public record MessageTemplate(String address, List<Argument> arguments) {
                             : ((Argument.Fixed) argument).value());
         }
         return new Filled(filled.toString(), sent);
+    }
+
+    /**
+     * Whether a value fits a part, without filling in the others.
+     *
+     * @throws IllegalArgumentException with a sentence that names the part, where it does not
+     */
+    public void check(Part part, String text) {
+        OscValue value = read(part, text.strip());
+        if (address.contains("{" + part + "}")) {
+            String unused = inAddress(part.name(), value);
+        }
+    }
+
+    private static String inAddress(String part, OscValue value) {
+        String word = value.shown();
+        if (!word.matches("[^\\s/#*?,\\[\\]{}]+") || !word.chars().allMatch(c -> c < 127)) {
+            throw new IllegalArgumentException(part + ": \"" + word + "\" cannot stand in an OSC address.");
+        }
+        return word;
     }
 
     private static OscValue required(Map<String, OscValue> by, String name) {

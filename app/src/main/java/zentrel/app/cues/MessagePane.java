@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -28,8 +28,8 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Daemons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.SeenNow;
+import zentrel.control.MessageBatch;
 import zentrel.control.MessageTemplate;
-import zentrel.control.ValueList;
 import zentrel.gear.LinkMessages;
 import zentrel.plan.ControlLink;
 import zentrel.plan.Edit;
@@ -191,20 +191,24 @@ final class MessagePane extends HBox {
         };
     }
 
-    /** Every message that the fields make; empty where one does not fit, which is then said. */
-    private Optional<List<List<String>>> combinations(ControlLink of) {
+    /** What the fields make; empty where a value does not fit, which is then said. */
+    private Optional<MessageBatch> batch(ControlLink of) {
         try {
-            List<List<String>> values = ValueList.combined(
-                    fields.stream().map(f -> ValueList.of(f.getText())).toList());
-            for (List<String> each : values) {
-                MessageTemplate.Filled unused = of.template().fill(new LinkMessage("", each).values());
-            }
-            wrong.setText(values.isEmpty() ? "A part is empty." : "");
-            return values.isEmpty() ? Optional.empty() : Optional.of(values);
+            MessageBatch batch = MessageBatch.of(
+                    of.template(), fields.stream().map(TextField::getText).toList());
+            batch.values().forEach(v -> new LinkMessage("", v)); // what cannot be kept is said here
+            say("");
+            return Optional.of(batch);
         } catch (IllegalArgumentException e) {
-            wrong.setText(String.valueOf(e.getMessage()));
+            say(String.valueOf(e.getMessage()));
             return Optional.empty();
         }
+    }
+
+    private void say(String fault) {
+        wrong.setText(fault);
+        wrong.setVisible(!fault.isEmpty());
+        wrong.setManaged(!fault.isEmpty());
     }
 
     private void filled() {
@@ -212,20 +216,17 @@ final class MessagePane extends HBox {
         if (of == null) {
             return;
         }
-        Optional<List<List<String>>> all = combinations(of);
         bytes.getChildren().clear();
         made.setText("");
         first.setText("");
-        all.ifPresent(values -> {
-            MessageTemplate.Filled one = of.template().fill(values.get(0));
+        batch(of).ifPresent(all -> {
+            MessageTemplate.Filled one = all.first();
             String tags =
                     one.values().stream().map(v -> String.valueOf(v.tag())).collect(Collectors.joining());
             first.setText(one + (tags.isEmpty() ? "" : "    as " + tags));
             MessageBytes.lines(one).forEach(l -> bytes.getChildren().add(Texts.mono(l, "soft", "small")));
-            made.setText(values.size() == 1 ? "" : Counted.of(values.size(), "message"));
+            made.setText(all.count() == 1 ? "" : Counted.of(all.count(), "message"));
         });
-        wrong.setVisible(!wrong.getText().isEmpty());
-        wrong.setManaged(wrong.isVisible());
     }
 
     private void changeTemplate() {
@@ -243,24 +244,23 @@ final class MessagePane extends HBox {
             ControlLink unused = change.apply(of); // refused here, and not where it is done
             document.apply(new Edit("Message of " + of.name(), p -> p.with(of.id(), change)));
         } catch (IllegalArgumentException e) {
-            wrong.setText(String.valueOf(e.getMessage()));
-            wrong.setVisible(true);
-            wrong.setManaged(true);
+            say(String.valueOf(e.getMessage()));
         }
     }
 
     private void make() {
         ControlLink of = link;
-        if (of == null) {
-            return;
+        if (of != null) {
+            batch(of)
+                    .ifPresent(all -> add(
+                            of.id(),
+                            "Make " + Counted.of(all.count(), "message") + " of " + of.name(),
+                            all.all().stream().map(v -> new LinkMessage("", v)).toList()));
         }
-        combinations(of)
-                .ifPresent(values ->
-                        change(of.id(), "Make " + Counted.of(values.size(), "message") + " of " + of.name(), before -> {
-                            List<LinkMessage> all = new ArrayList<>(before);
-                            values.stream().map(v -> new LinkMessage("", v)).forEach(all::add);
-                            return all;
-                        }));
+    }
+
+    private void add(Id<ControlLink> id, String what, List<LinkMessage> more) {
+        change(id, what, before -> Stream.concat(before.stream(), more.stream()).toList());
     }
 
     private void remove() {
@@ -349,11 +349,10 @@ final class MessagePane extends HBox {
                     }
                 },
                 read -> read.ifPresent(r -> {
-                    change(of.id(), "Read " + Counted.of(r.messages().size(), "message") + " of " + of.name(), b -> {
-                        List<LinkMessage> all = new ArrayList<>(b);
-                        all.addAll(r.messages());
-                        return all;
-                    });
+                    add(
+                            of.id(),
+                            "Read " + Counted.of(r.messages().size(), "message") + " of " + of.name(),
+                            r.messages());
                     if (!r.leftOut().isEmpty()) {
                         document.tell(r.leftOut().size() + " left out. "
                                 + r.leftOut().get(0).text());
@@ -364,7 +363,7 @@ final class MessagePane extends HBox {
     private void trySend() {
         ControlLink of = link;
         if (of != null) {
-            combinations(of).ifPresent(v -> send(of, List.of(of.template().fill(v.get(0)))));
+            batch(of).ifPresent(all -> send(of, List.of(all.first())));
         }
     }
 
@@ -393,10 +392,5 @@ final class MessagePane extends HBox {
                         },
                         "osc")
                 .start();
-    }
-
-    /** What is first reached by keys. */
-    Node start() {
-        return template;
     }
 }
