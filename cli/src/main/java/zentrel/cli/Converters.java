@@ -23,6 +23,7 @@ import zentrel.cli.Values.SlotRange;
 import zentrel.cli.Values.Target;
 import zentrel.cli.Values.UdpPort;
 import zentrel.cli.Values.UniverseRanges;
+import zentrel.ipv4.Endpoint;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.packet.osc.OscFraming;
 import zentrel.packet.rdm.Uid;
@@ -187,13 +188,12 @@ final class Converters {
     }
 
     private static Target target(String text) {
-        int colon = text.lastIndexOf(':');
-        if (colon < 0) {
-            throw new TypeConversionException("write ADDRESS:PORT, such as 127.0.0.1:24510, not \"" + text + "\".");
+        try {
+            Endpoint endpoint = Endpoint.parse(text);
+            return new Target(endpoint.address(), new UdpPort(endpoint.port()));
+        } catch (IllegalArgumentException e) {
+            throw new TypeConversionException(String.valueOf(e.getMessage()));
         }
-        return new Target(
-                address(text.substring(0, colon)),
-                new UdpPort(number("a UDP port", text.substring(colon + 1), 1, LAST_PORT)));
     }
 
     private static HopAnswer answer(String text) {

@@ -28,6 +28,7 @@ import zentrel.control.Cue;
 import zentrel.control.CueTable;
 import zentrel.control.MessageSet;
 import zentrel.control.MessageTemplate;
+import zentrel.ipv4.Endpoint;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.live.CueDialogue;
 import zentrel.standin.StandinSite;
@@ -171,29 +172,23 @@ final class CueSide extends VBox implements AutoCloseable {
     // --- a desk ---
 
     private void ask() {
-        String text = desk.getText().strip();
-        int colon = text.lastIndexOf(':');
         Optional<StandinSite> site = net.site();
-        if (colon < 0
-                || !text.substring(colon + 1).matches("[0-9]{1,5}")
-                || Integer.parseInt(text.substring(colon + 1)) > 65_535) {
-            source.setText("Write the address and the port of the desk, such as 10.42.1.1:24510.");
-            return;
-        }
-        if (site.isEmpty()) {
-            source.setText("No net is looked at. Choose one on the Bench and let questions leave, then ask again.");
-            return;
-        }
         try {
-            begin(site.get(), Ipv4Address.parse(text.substring(0, colon)), Integer.parseInt(text.substring(colon + 1)));
+            Endpoint asked = Endpoint.parse(desk.getText().strip());
+            if (site.isPresent()) {
+                begin(site.get(), asked);
+            } else {
+                source.setText("No net is looked at. Choose one on the Bench and let questions leave, then ask again.");
+            }
         } catch (IllegalArgumentException e) {
             source.setText(String.valueOf(e.getMessage()));
         }
     }
 
-    private void begin(StandinSite site, Ipv4Address address, int port) {
+    private void begin(StandinSite site, Endpoint asked) {
+        Ipv4Address address = asked.address();
         stopFollowing();
-        CueDialogue begun = new CueDialogue(site, address, port, MessageSet.EXAMPLE);
+        CueDialogue begun = new CueDialogue(site, address, asked.port(), MessageSet.EXAMPLE);
         dialogue = begun;
         source.setText("asking " + address + " …");
         following = worker.scheduleWithFixedDelay(() -> follow(begun, address), 0, EVERY_MILLIS, TimeUnit.MILLISECONDS);
@@ -202,7 +197,7 @@ final class CueSide extends VBox implements AutoCloseable {
     /** On the worker: starts at first, then looks what came. */
     private void follow(CueDialogue of, Ipv4Address address) {
         try {
-            if (of.state().heard() == 0 && !of.isStarted()) {
+            if (!of.isStarted()) {
                 of.start(0);
                 of.askCues();
             }

@@ -3,7 +3,6 @@ package zentrel.app.cues;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
-import java.util.TreeSet;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
@@ -24,10 +23,8 @@ import zentrel.app.look.Buttons;
 import zentrel.app.look.Daemons;
 import zentrel.app.look.Texts;
 import zentrel.app.shell.SeenNow;
-import zentrel.control.OscPattern;
+import zentrel.gear.OscAddresses;
 import zentrel.live.OscMonitor;
-import zentrel.plan.ControlLink;
-import zentrel.plan.OscInput;
 import zentrel.plan.Plan;
 import zentrel.standin.StandinSite;
 
@@ -94,11 +91,11 @@ final class MonitorPane extends VBox implements AutoCloseable {
     /** Fills in the ports of the plan, as long as nobody has typed others. */
     void offer() {
         if (ports.getText().isBlank()) {
-            TreeSet<Integer> all = new TreeSet<>();
-            plan.get()
-                    .applications()
-                    .forEach(a -> a.osc().ifPresent(o -> all.add(o.port().inForce())));
-            ports.setText(String.join(", ", all.stream().map(String::valueOf).toList()));
+            ports.setText(String.join(
+                    ", ",
+                    OscAddresses.of(plan.get()).ports().stream()
+                            .map(String::valueOf)
+                            .toList()));
         }
     }
 
@@ -124,21 +121,11 @@ final class MonitorPane extends VBox implements AutoCloseable {
             return;
         }
         stop();
-        Plan of = plan.get();
-        OscMonitor begun = new OscMonitor(site.get().host(), address -> isKnown(of, address));
+        OscMonitor begun = new OscMonitor(site.get().host(), OscAddresses.of(plan.get())::has);
         monitor = begun;
         said.setText("listening …");
         looking = worker.scheduleWithFixedDelay(
                 new Look(begun, site.get(), wanted), 0, EVERY_MILLIS, TimeUnit.MILLISECONDS);
-    }
-
-    private static boolean isKnown(Plan plan, String address) {
-        return plan.applications().stream()
-                        .flatMap(a -> a.osc().stream())
-                        .map(OscInput::addresses)
-                        .flatMap(List::stream)
-                        .anyMatch(k -> OscPattern.matches(k, address))
-                || plan.links().stream().map(ControlLink::sentPattern).anyMatch(p -> OscPattern.matches(p, address));
     }
 
     /** On the worker: opens the ports at first, then looks what came. */
