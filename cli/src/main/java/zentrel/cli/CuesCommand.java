@@ -20,14 +20,7 @@ import zentrel.control.CueTable;
 import zentrel.control.MessageSet;
 import zentrel.control.MessageSet.Use;
 import zentrel.control.MessageTemplate;
-import zentrel.ipv4.Ipv4Address;
-import zentrel.net.NetHost;
-import zentrel.net.PortRequest;
-import zentrel.net.SendIntent;
-import zentrel.net.SendResult;
-import zentrel.packet.osc.OscCodec;
 import zentrel.packet.osc.OscValues;
-import zentrel.standin.StandinSite;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
 import zentrel.text.Counted;
@@ -167,16 +160,9 @@ final class CuesCommand implements Callable<Integer> {
                         + "/fern/label list:text cue:text label:text).")
         private @Nullable String message;
 
-        @Option(
-                names = "--from",
-                paramLabel = "127.x.y.z",
-                defaultValue = "127.0.0.1",
-                description = "The address to send from.")
+        @Mixin
         @SuppressWarnings("NullAway.Init")
-        private Ipv4Address from;
-
-        @Option(names = "--arm", paramLabel = "ADAPTER", description = "Let output leave this computer by it.")
-        private @Nullable String arm;
+        private SendFrom from;
 
         @Option(names = "--only-say", description = "Say what would be sent, and send nothing.")
         private boolean onlySay;
@@ -193,7 +179,7 @@ final class CuesCommand implements Callable<Integer> {
             messages.forEach(m -> sent.add(m.toString()));
             root.put("sent", !onlySay);
             if (!onlySay) {
-                send(messages);
+                from.send(to, messages.stream().map(OscValues::message).toList());
             }
             if (out.json) {
                 out.json(root);
@@ -231,23 +217,6 @@ final class CuesCommand implements Callable<Integer> {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }
             return all;
-        }
-
-        private void send(List<MessageTemplate.Filled> messages) throws Refusal {
-            StandinSite site = Nets.armed(from, List.of(to.address()), arm);
-            try (NetHost host = site.host();
-                    zentrel.net.UdpPort port = host.open(PortRequest.at(site.adapter(), 0), p -> {})) {
-                for (MessageTemplate.Filled each : messages) {
-                    byte[] bytes = OscCodec.encode(OscValues.message(each));
-                    SendResult result = host.call(() -> port.send(
-                            SendIntent.SETTING, to.address(), to.port().number(), bytes));
-                    if (!result.left()) {
-                        throw new Refusal(result.why());
-                    }
-                }
-            } catch (IOException e) {
-                throw new Refusal(String.valueOf(e.getMessage()), e);
-            }
         }
     }
 }

@@ -10,15 +10,11 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.Target;
 import zentrel.cli.Values.UdpPort;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.net.NetHost;
 import zentrel.net.OutputGuard;
-import zentrel.net.PortRequest;
-import zentrel.net.SendIntent;
-import zentrel.net.SendResult;
 import zentrel.net.real.TcpLink;
 import zentrel.packet.osc.OscArgument;
 import zentrel.packet.osc.OscCodec;
@@ -59,19 +55,9 @@ final class OscCommand implements Callable<Integer> {
                 description = "Arguments: whole numbers, decimal numbers, true, false, nil, else text.")
         private @Nullable List<String> arguments;
 
-        @Option(
-                names = "--from",
-                paramLabel = "127.x.y.z",
-                defaultValue = "127.0.0.1",
-                description = "The address to send from.")
+        @Mixin
         @SuppressWarnings("NullAway.Init")
-        private Ipv4Address from;
-
-        @Option(
-                names = "--arm",
-                paramLabel = "ADAPTER",
-                description = "Let output leave this computer by the adapter of this name.")
-        private @Nullable String arm;
+        private SendFrom from;
 
         @Option(
                 names = "--tcp",
@@ -85,29 +71,19 @@ final class OscCommand implements Callable<Integer> {
 
         @Override
         public Integer call() throws Refusal {
-            Ipv4Address to = target.address();
-            int port = target.port().number();
-            byte[] bytes;
+            OscMessage message;
             try {
-                bytes = OscCodec.encode(new OscMessage(pattern, parsed()));
+                message = new OscMessage(pattern, parsed());
             } catch (IllegalArgumentException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);
             }
-            StandinSite site = Nets.armed(from, List.of(to), arm);
-            if (tcp != null) {
-                byTcp(site, to, port, tcp.framed(bytes));
-                return said(to, port, bytes.length);
+            byte[] bytes = OscCodec.encode(message);
+            if (tcp == null) {
+                from.send(target, List.of(message));
+            } else {
+                byTcp(from.armed(target), target.address(), target.port().number(), tcp.framed(bytes));
             }
-            try (NetHost host = site.host();
-                    zentrel.net.UdpPort sending = host.open(PortRequest.at(site.adapter(), 0), p -> {})) {
-                SendResult sent = host.call(() -> sending.send(SendIntent.SETTING, to, port, bytes));
-                if (!sent.left()) {
-                    throw new Refusal(sent.why());
-                }
-            } catch (IOException e) {
-                throw new Refusal(String.valueOf(e.getMessage()), e);
-            }
-            return said(to, port, bytes.length);
+            return said(target.address(), target.port().number(), bytes.length);
         }
 
         private static void byTcp(StandinSite site, Ipv4Address to, int port, byte[] framed) throws Refusal {
@@ -172,17 +148,9 @@ final class OscCommand implements Callable<Integer> {
         @SuppressWarnings("NullAway.Init")
         private UdpPort port;
 
-        @Option(
-                names = "--address",
-                paramLabel = "ADDRESS",
-                defaultValue = "127.0.0.1",
-                description = "The address to listen at (default 127.0.0.1).")
+        @Mixin
         @SuppressWarnings("NullAway.Init")
-        private Ipv4Address address;
-
-        @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
-        @SuppressWarnings("NullAway.Init")
-        private Seconds seconds;
+        private ListenAt at;
 
         @Mixin
         @SuppressWarnings("NullAway.Init")
@@ -190,11 +158,11 @@ final class OscCommand implements Callable<Integer> {
 
         @Override
         public Integer call() throws Refusal {
-            StandinSite site = Nets.open(address, OutputGuard.State.LISTEN);
+            StandinSite site = Nets.open(at.address, OutputGuard.State.LISTEN);
             try (NetHost host = site.host();
                     zentrel.net.UdpPort open =
                             new OscStandin(List.of(), true, new EventPrinter(out)).start(site, port.number())) {
-                Nets.waitFor(seconds);
+                Nets.waitFor(at.seconds);
                 Nets.requireReceived(host.call(open::trouble));
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);

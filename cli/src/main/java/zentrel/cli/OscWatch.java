@@ -10,7 +10,6 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import zentrel.cli.Values.Seconds;
 import zentrel.cli.Values.Target;
 import zentrel.cli.Values.UdpPort;
 import zentrel.control.OscPattern;
@@ -39,22 +38,14 @@ final class OscWatch {
         private List<UdpPort> ports = new ArrayList<>();
 
         @Option(
-                names = "--address",
-                paramLabel = "ADDRESS",
-                defaultValue = "127.0.0.1",
-                description = "The address to listen at (default 127.0.0.1).")
-        @SuppressWarnings("NullAway.Init")
-        private Ipv4Address address;
-
-        @Option(
                 names = "--known",
                 paramLabel = "PATTERN",
                 description = "An OSC address that is acted on; others are marked. May be repeated.")
         private List<String> known = new ArrayList<>();
 
-        @Option(names = "--seconds", required = true, paramLabel = "S", description = "How long.")
+        @Mixin
         @SuppressWarnings("NullAway.Init")
-        private Seconds seconds;
+        private ListenAt at;
 
         @Mixin
         @SuppressWarnings("NullAway.Init")
@@ -62,7 +53,7 @@ final class OscWatch {
 
         @Override
         public Integer call() throws Refusal {
-            StandinSite site = Nets.open(address, OutputGuard.State.LISTEN);
+            StandinSite site = Nets.open(at.address, OutputGuard.State.LISTEN);
             OscMonitor.Seen seen;
             try (NetHost host = site.host();
                     OscMonitor monitor = new OscMonitor(
@@ -70,7 +61,7 @@ final class OscWatch {
                 for (UdpPort port : ports) {
                     monitor.listen(site.adapter(), port.number());
                 }
-                Nets.waitFor(seconds);
+                Nets.waitFor(at.seconds);
                 seen = monitor.seen(MOST_ROWS);
             } catch (IOException e) {
                 throw new Refusal(String.valueOf(e.getMessage()), e);

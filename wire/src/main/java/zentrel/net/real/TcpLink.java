@@ -91,6 +91,11 @@ public final class TcpLink {
             daemon(this::accept, "tcp port " + port);
         }
 
+        /** The port; that which the system gave, where 0 was asked for. */
+        public int port() {
+            return socket.getLocalPort();
+        }
+
         private static void daemon(Runnable work, String name) {
             Thread thread = new Thread(work, name);
             thread.setDaemon(true);
