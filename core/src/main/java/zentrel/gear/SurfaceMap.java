@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import zentrel.control.MessageTemplate;
 import zentrel.control.TravelValue;
 import zentrel.plan.ControlLink;
@@ -17,6 +18,9 @@ import zentrel.table.TextTable;
 
 /** The controls of a surface beside the messages that they send by a link: what each sends, what collides, what to type in. */
 public final class SurfaceMap {
+    /** Messages named in one sentence. */
+    private static final int MOST_SAID = 3;
+
     private final ControlLink link;
 
     public SurfaceMap(ControlLink link) {
@@ -55,12 +59,16 @@ public final class SurfaceMap {
                     .ifPresent(other -> all.add(other + " and " + control.name()
                             + " send one message; whichever is moved last has control."));
         }
-        for (LinkMessage message : link.messages()) {
-            boolean has = link.controls().isEmpty()
-                    || link.controls().stream().anyMatch(c -> fits(c.values(), message.values()));
-            if (!has) {
-                all.add("No control sends " + said(message) + ".");
-            }
+        List<LinkMessage> without = link.controls().isEmpty()
+                ? List.of()
+                : link.messages().stream()
+                        .filter(m -> link.controls().stream().noneMatch(c -> fits(c.values(), m.values())))
+                        .toList();
+        if (!without.isEmpty()) {
+            int more = without.size() - MOST_SAID;
+            all.add("No control sends "
+                    + without.stream().limit(MOST_SAID).map(this::said).collect(Collectors.joining(", "))
+                    + (more > 0 ? " and " + more + " more." : "."));
         }
         return all;
     }

@@ -64,6 +64,13 @@ class SurfaceMapTest {
         assertThat(SurfaceMap.table(PLAN, link).csv())
                 .contains(
                         "Fader 1,fader,0,127,linear,/terrace/level 1 0,/terrace/level 1 1,yes", "10.42.4.2 port 24520");
+        assertThat(new SurfaceMap(link.withMessages(java.util.stream.IntStream.range(10, 20)
+                                .mapToObj(n -> new LinkMessage("", List.of("" + n, "0")))
+                                .toList()))
+                        .conflicts())
+                .last()
+                .asString()
+                .endsWith("/terrace/level 12 0 and 7 more.");
         assertThatIllegalArgumentException().isThrownBy(() -> fader("Fader 4", Curve.LINEAR, "*", "*"));
         assertThatIllegalArgumentException()
                 .isThrownBy(() -> LINK.withControls(List.of(fader("F", Curve.LINEAR, "1"))));
