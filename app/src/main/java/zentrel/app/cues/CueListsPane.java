@@ -40,6 +40,7 @@ final class CueListsPane extends VBox implements AutoCloseable {
     private final CueSide right;
     private final Label summary = Texts.of("", "soft");
     private final CheckBox only = new CheckBox("only what differs");
+    private final HBox doing = new HBox(10);
     private final ListView<CueRow.Item> rows = new ListView<>();
     private final Map<Integer, Side> chosen = new HashMap<>();
     private CueComparison comparison = new CueComparison(List.of());
@@ -57,14 +58,16 @@ final class CueListsPane extends VBox implements AutoCloseable {
         rows.setId("cues-rows");
         rows.setAccessibleText("Cues of both lists");
         rows.setCellFactory(l -> new CueRow(this::choose));
-        HBox doing = new HBox(
-                10,
-                summary,
-                only,
-                Buttons.quiet("All as left", "cues-all-left", () -> all(Side.A)),
-                Buttons.quiet("All as right", "cues-all-right", () -> all(Side.B)),
-                Buttons.action("Save the agreed list …", "cues-save", this::save),
-                Buttons.quiet("Send labels to the desk", "cues-send-labels", this::sendLabels));
+        only.setMinWidth(USE_PREF_SIZE);
+        rows.setPlaceholder(Texts.of("Read both lists; they are compared by list and cue number.", "soft", "small"));
+        doing.getChildren()
+                .addAll(
+                        summary,
+                        only,
+                        Buttons.quiet("All as left", "cues-all-left", () -> all(Side.A)),
+                        Buttons.quiet("All as right", "cues-all-right", () -> all(Side.B)),
+                        Buttons.action("Save the agreed list …", "cues-save", this::save),
+                        Buttons.quiet("Send labels to the desk", "cues-send-labels", this::sendLabels));
         doing.setAlignment(Pos.CENTER_LEFT);
         VBox.setVgrow(rows, Priority.ALWAYS);
         getChildren().addAll(sources, doing, rows);
@@ -119,9 +122,12 @@ final class CueListsPane extends VBox implements AutoCloseable {
             }
         }
         rows.getItems().setAll(items);
+        boolean both = left.isRead() && right.isRead();
+        doing.setVisible(both);
+        doing.setManaged(both);
         summary.setText(
-                !left.isRead() || !right.isRead()
-                        ? "Read both lists; they are compared by list and cue number."
+                !both
+                        ? ""
                         : differ == 0
                                 ? Counted.of(comparison.rows().size(), "cue") + ", the same in both"
                                 : differ + " differ of " + comparison.rows().size() + ", " + chosen.size()

@@ -114,6 +114,10 @@ final class MessagePane extends HBox {
     }
 
     private final class MessageCell extends ListCell<LinkMessage> {
+        MessageCell() {
+            getStyleClass().add("pick");
+        }
+
         @Override
         protected void updateItem(@Nullable LinkMessage item, boolean empty) {
             super.updateItem(item, empty);

@@ -7,13 +7,13 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
-import javafx.beans.property.SimpleStringProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
-import javafx.scene.control.TableColumn;
-import javafx.scene.control.TableView;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -33,6 +33,16 @@ final class MonitorPane extends VBox implements AutoCloseable {
     private static final int EVERY_MILLIS = 500;
     private static final int MOST_ROWS = 500;
 
+    private static final double GAP = 8;
+    private static final List<Column> COLUMNS = List.of(
+            new Column("From", 104, r -> r.from().toString()),
+            new Column("Port", 46, r -> String.valueOf(r.port())),
+            new Column("OSC address", 220, OscMonitor.Row::address),
+            new Column("Acted on by", 80, r -> r.matched() ? "the plan" : "nobody"),
+            new Column("Types", 46, OscMonitor.Row::tags),
+            new Column("Last", 180, OscMonitor.Row::last),
+            new Column("Messages", 70, r -> String.valueOf(r.messages())));
+
     private final Supplier<Plan> plan;
     private final SeenNow net;
     private final Label said = Texts.wrapped(
@@ -41,7 +51,7 @@ final class MonitorPane extends VBox implements AutoCloseable {
             "small");
     private final TextField ports = new TextField();
     private final TextField filter = new TextField();
-    private final TableView<OscMonitor.Row> table = new TableView<>();
+    private final ListView<OscMonitor.Row> table = new ListView<>();
     private final ScheduledExecutorService worker =
             Executors.newSingleThreadScheduledExecutor(r -> Daemons.of(r, "osc monitor"));
     private @Nullable OscMonitor monitor;
@@ -66,26 +76,43 @@ final class MonitorPane extends VBox implements AutoCloseable {
                 Buttons.quiet("Stop", "osc-stop", this::stop),
                 filter);
         row.setAlignment(Pos.CENTER_LEFT);
-        column("From", 130, r -> r.from().toString());
-        column("Port", 64, r -> String.valueOf(r.port()));
-        column("OSC address", 230, OscMonitor.Row::address);
-        column("Acted on", 84, r -> r.matched() ? "known" : "nobody");
-        column("Types", 60, OscMonitor.Row::tags);
-        column("Last", 210, OscMonitor.Row::last);
-        column("Messages", 84, r -> String.valueOf(r.messages()));
         table.setId("osc-table");
         table.setAccessibleText("OSC messages by sender and address");
-        table.setPlaceholder(Texts.of("Nothing has come yet.", "soft"));
+        table.setPlaceholder(Texts.of("Nothing has come yet.", "soft", "small"));
+        table.setCellFactory(l -> new RowCell());
+        HBox head = new HBox(GAP);
+        head.getStyleClass().add("osc-head");
+        COLUMNS.forEach(c -> head.getChildren().add(Texts.column(c.title(), c.width())));
         VBox.setVgrow(table, Priority.ALWAYS);
-        getChildren().addAll(row, said, table);
+        getChildren().addAll(row, said, head, table);
     }
 
-    private void column(String title, double width, java.util.function.Function<OscMonitor.Row, String> value) {
-        TableColumn<OscMonitor.Row, String> column = new TableColumn<>(title);
-        column.setPrefWidth(width);
-        column.setSortable(false);
-        column.setCellValueFactory(c -> new SimpleStringProperty(value.apply(c.getValue())));
-        table.getColumns().add(column);
+    /** What stands in a column. */
+    private record Column(String title, double width, Function<OscMonitor.Row, String> value) {}
+
+    private static final class RowCell extends ListCell<OscMonitor.Row> {
+        RowCell() {
+            getStyleClass().add("pick");
+        }
+
+        @Override
+        protected void updateItem(OscMonitor.@Nullable Row item, boolean empty) {
+            super.updateItem(item, empty);
+            if (empty || item == null) {
+                setGraphic(null);
+                return;
+            }
+            HBox line = new HBox(GAP);
+            for (Column column : COLUMNS) {
+                Label cell = Texts.mono(column.value().apply(item), "small");
+                cell.getStyleClass().add(item.matched() ? "plain" : "at-risk");
+                cell.setMinWidth(column.width());
+                cell.setPrefWidth(column.width());
+                cell.setMaxWidth(column.width());
+                line.getChildren().add(cell);
+            }
+            setGraphic(line);
+        }
     }
 
     /** Fills in the ports of the plan, as long as nobody has typed others. */

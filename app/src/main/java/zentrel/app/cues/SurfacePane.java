@@ -86,6 +86,10 @@ final class SurfacePane extends HBox {
     }
 
     private final class ControlCell extends ListCell<LinkControl> {
+        ControlCell() {
+            getStyleClass().add("pick");
+        }
+
         @Override
         protected void updateItem(@Nullable LinkControl item, boolean empty) {
             super.updateItem(item, empty);

@@ -55,8 +55,8 @@ record StopWords(PlanIndex index) {
         List<String> all = new ArrayList<>();
         groups.forEach((alike, of) -> all.add("Rehearsed: "
                 + (alike.tenths() < 0
-                        ? Counted.of(of.size(), "port") + " did not move within 12 s; when a desk that stands by begins"
-                                + " is its own doing."
+                        ? Counted.of(of.size(), "port") + " did not move within 12 s: the desk that goes on stands by"
+                                + " and begins in its own time, or nothing of it arrives."
                         : holds(of.size()) + " " + seconds(alike.tenths() / 10.0) + " s and "
                                 + (of.size() == 1 ? "steps" : "step") + " from "
                                 + of.get(0).before() + " to " + of.get(0).after() + " of 255.")));
