@@ -126,7 +126,10 @@ class BetweenComputersTest {
         node.destroy();
     }
 
-    /** A capture by another program, at the far end of the cable. */
+    /**
+     * A capture by another program, at the far end of the cable. ARP is the kernel's own: it asks again for a neighbour of the test before
+     * this one, whatever is listened to, so only IP is claimed.
+     */
     @Test
     void nothingLeavesWhileOnlyListening() throws Exception {
         Process capture = start(
@@ -140,7 +143,7 @@ class BetweenComputersTest {
                         "-a",
                         "duration:9",
                         "-f",
-                        "src host 10.77.0.1",
+                        "ip and src host 10.77.0.1",
                         "-T",
                         "fields",
                         "-e",
