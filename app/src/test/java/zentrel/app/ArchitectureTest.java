@@ -44,11 +44,12 @@ class ArchitectureTest {
             Map.entry("session", "check contest path plan profile table text"),
             Map.entry("look", "path plan profile"),
             Map.entry("routing", "plan profile table text universe"),
-            Map.entry("check", "ipv4 load path plan profile routing source text universe"),
+            Map.entry("check", "ipv4 load patch path plan profile routing source text universe"),
             Map.entry("entry", "file ipv4 plan profile text"), // what can be entered
             Map.entry("command", "entry gear ipv4 plan profile routing text"), // lines of words
             Map.entry(
-                    "gear", "control entry file index ipv4 plan profile routing table text"), // reads shipped profiles
+                    "gear",
+                    "control entry file index ipv4 patch plan profile routing table text"), // reads shipped profiles
             Map.entry("address", "gear ipv4 path plan profile source table text"),
             Map.entry("pattern", "gear ipv4 plan profile"),
             Map.entry("found", "ipv4 plan profile text"),
@@ -56,6 +57,8 @@ class ArchitectureTest {
             Map.entry(
                     "machine",
                     "ipv4 load plan profile source table text universe"), // what a segment carries is on its sheet
+            Map.entry("patch", "plan table text"), // lists of fixtures that must agree
+            Map.entry("mvr", "patch plan table text"), // scenes and fixture types of open standards
             Map.entry("demo", "gear ipv4 plan profile"));
 
     private static final Map<String, String> WIRE_MAY_NEED = Map.of(

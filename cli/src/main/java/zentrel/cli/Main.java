@@ -35,6 +35,7 @@ import zentrel.text.Version;
             SendCommand.class,
             OscCommand.class,
             CuesCommand.class,
+            PatchCommand.class,
             SurfaceCommand.class,
             ListenCommand.class,
             DiscoverCommand.class,

@@ -7,7 +7,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
- * Tries fixes before they are offered: a fix is kept if, applied to the plan, its finding is gone and no new one has come.
+ * Tries fixes before they are offered: a fix is kept if, applied to the plan, its finding is gone and no new one has come. That
+ * another program has then to be set as well does not count: no edit of a plan can do that.
  * Each try checks the whole plan again, so this is for findings that somebody looks at.
  */
 public final class Fixes {
@@ -19,6 +20,7 @@ public final class Fixes {
         List<Fix> good = new ArrayList<>();
         for (Fix fix : finding.fixes()) {
             Set<String> after = Check.after(report, fix.edit().applyTo(report.plan())).findings().stream()
+                    .filter(f -> before.contains(f.id()) || !PatchDiffers.isOne(f))
                     .map(Finding::id)
                     .collect(Collectors.toCollection(HashSet::new));
             if (!after.contains(finding.id()) && before.containsAll(after)) {

@@ -71,6 +71,8 @@ public final class RuleBook {
             new PathRule("patch.overlap", RuleBook::anyFixture),
             new PathRule("patch.past-end", RuleBook::anyFixture),
             new PathRule("patch.line-differs", RuleBook::anyFixture),
+            new PatchDiffers(PatchDiffers.OTHERS),
+            new PatchDiffers(PatchDiffers.MODES),
             new PathRule("control.transport-differs", RuleBook::anyLink),
             new PathRule("control.port-differs", RuleBook::anyLink),
             new PathRule("control.not-receiving", RuleBook::anyLink),

@@ -42,6 +42,8 @@ final class NamedWords {
         all.addAll(plan.fixtures());
         all.addAll(plan.sessions());
         all.addAll(plan.copies());
+        all.addAll(plan.fixtureTypes());
+        all.addAll(plan.patchLists());
         all.addAll(plan.all(Kind.ADAPTER));
         all.addAll(plan.receivers());
         all.addAll(plan.all(Kind.PORT));

@@ -36,6 +36,8 @@ final class FernlightMistakes {
         // The last reed bed flood was typed in over its neighbour, the last jetty post past the end.
         plan = plan.with(Kind.FIXTURE.id("f709"), f -> f.withBreak(0, new Break(Kind.UNIVERSE.id("u7"), 47, 7)));
         plan = plan.with(Kind.FIXTURE.id("f608"), f -> f.withBreak(0, new Break(Kind.UNIVERSE.id("u6"), 510, 6)));
+        // The previs in the office still has an older list of fixtures.
+        plan = plan.with(Kind.PATCH_LIST.id("office-previs-list"), FernlightPatch::outOfDate);
         // The backup came back from the workshop with another version, and its sACN at the primary's priority.
         plan = plan.with(Kind.APPLICATION.id("backup-desk"), a -> a.withVersion("3.5.4"));
         plan = plan.with(Kind.STREAM.id("backup-desk-u10"), x -> x.withPriority(100));

@@ -88,8 +88,9 @@ public final class FernlightTrail {
         pergola(s);
         office(s);
         others(s);
-        fixtures(s);
+        FernlightPatch.fixtures(s);
         FernlightLinks.add(s);
+        FernlightPatch.add(s);
         return withProfiles(s.plan());
     }
 
@@ -361,45 +362,6 @@ public final class FernlightTrail {
                 PlanSketch.adapter("visitor-router", "Visitors", "visitors", "172.23.64.1/20"));
     }
 
-    private static void fixtures(PlanSketch s) {
-        Map<Integer, String[]> kinds = new LinkedHashMap<>();
-        kinds.put(1, new String[] {"Glasshouse wash", "wash 18", "18", "12"});
-        kinds.put(2, new String[] {"Glasshouse fern", "fern spot", "23", "9"});
-        kinds.put(3, new String[] {"Bridge arch", "bar 12", "12", "10"});
-        kinds.put(4, new String[] {"Boathouse gable", "wash 18", "18", "10"});
-        kinds.put(5, new String[] {"Boathouse door", "wash 18", "18", "12"});
-        kinds.put(6, new String[] {"Jetty post", "post 6", "6", "8"});
-        kinds.put(7, new String[] {"Reed bed", "flood 7", "7", "9"});
-        kinds.put(8, new String[] {"Path light", "post 6", "6", "12"});
-        kinds.put(9, new String[] {"Fountain jet", "jet 14", "14", "6"});
-        kinds.put(10, new String[] {"Entrance letter", "bar 12", "12", "9"});
-        for (int u = 11; u <= 19; u++) {
-            kinds.put(u, new String[] {"Arch " + (u - 10), "pixel string 170", "510", "1"});
-        }
-        kinds.put(20, new String[] {"Orchard tree", "flood 7", "7", "11"});
-        kinds.put(21, new String[] {"Orchard lantern", "post 6", "6", "9"});
-        kinds.put(22, new String[] {"Rockery stone", "flood 7", "7", "8"});
-        kinds.put(23, new String[] {"Terrace string", "bar 12", "12", "6"});
-        kinds.forEach((u, kind) -> {
-            int footprint = Integer.parseInt(kind[2]);
-            int count = Integer.parseInt(kind[3]);
-            String line = u >= 11 && u <= 19 ? "pergola.line" + (u - 10) : lineOf(u);
-            String place = u >= 11 && u <= 19 ? "Pergola tunnel" : placeOf(u);
-            for (int i = 0; i < count; i++) {
-                String number = String.valueOf(u * 100 + i + 1);
-                String title = count == 1 ? kind[0] : kind[0] + " " + (i + 1);
-                s.fixture(
-                        "f" + number,
-                        number,
-                        title,
-                        place,
-                        kind[1],
-                        line,
-                        new Break(Kind.UNIVERSE.id("u" + u), 1 + i * footprint, footprint));
-            }
-        });
-    }
-
     private static Node nodeOf(int universe) {
         for (Node node : NODES) {
             if (node.universes().contains(universe)) {
@@ -409,7 +371,7 @@ public final class FernlightTrail {
         throw new IllegalArgumentException("No node takes universe " + universe + ".");
     }
 
-    private static String lineOf(int universe) {
+    static String lineOf(int universe) {
         Node node = nodeOf(universe);
         for (int i = 0; i < node.universes().size(); i++) {
             if (node.universes().get(i) == universe) {
@@ -419,7 +381,7 @@ public final class FernlightTrail {
         throw new IllegalArgumentException("No line of universe " + universe + ".");
     }
 
-    private static String placeOf(int universe) {
+    static String placeOf(int universe) {
         return nodeOf(universe).place();
     }
 

@@ -28,6 +28,8 @@ public final class PlanSketch {
     private final List<Stream> streams = new ArrayList<>();
     private final List<Receiver> receivers = new ArrayList<>();
     private final List<Line> lines = new ArrayList<>();
+    private final List<FixtureType> types = new ArrayList<>();
+    private final List<PatchList> lists = new ArrayList<>();
     private final List<Fixture> fixtures = new ArrayList<>();
     private final List<ControlLink> links = new ArrayList<>();
     private final List<TypedCopy> copies = new ArrayList<>();
@@ -50,7 +52,9 @@ public final class PlanSketch {
                 .with(Kind.FIXTURE, fixtures)
                 .with(Kind.LINK, links)
                 .with(Kind.SESSION, sessions)
-                .with(Kind.COPY, copies);
+                .with(Kind.COPY, copies)
+                .with(Kind.FIXTURE_TYPE, types)
+                .with(Kind.PATCH_LIST, lists);
     }
 
     public PlanSketch segment(String id, String title, String subnet, boolean wayOut, boolean guests) {
@@ -184,9 +188,22 @@ public final class PlanSketch {
         return this;
     }
 
+    /** A fixture whose type says enough. */
     public PlanSketch fixture(
             String id, String number, String title, String place, String type, String line, Break... breaks) {
-        fixtures.add(new Fixture(
+        return fixture(id, number, title, place, type, "", line, breaks);
+    }
+
+    public PlanSketch fixture(
+            String id,
+            String number,
+            String title,
+            String place,
+            String type,
+            String mode,
+            String line,
+            Break... breaks) {
+        Fixture fixture = new Fixture(
                 Kind.FIXTURE.id(id),
                 number,
                 title,
@@ -194,7 +211,8 @@ public final class PlanSketch {
                 type,
                 line.isEmpty() ? Optional.empty() : Optional.of(Kind.LINE.id(line)),
                 List.of(breaks),
-                false));
+                false);
+        fixtures.add(fixture.withMode(mode));
         return this;
     }
 
@@ -229,6 +247,50 @@ public final class PlanSketch {
 
     public PlanSketch session(String id, String title, String key, VersionRule versions, Session.Desk... members) {
         sessions.add(new Session(Kind.SESSION.id(id), title, key, versions, List.of(members)));
+        return this;
+    }
+
+    /**
+     * A type of fixture with one mode.
+     *
+     * @param slots what each slot does, with commas between
+     */
+    public PlanSketch fixtureType(String id, String title, String maker, String mode, String slots) {
+        types.add(new FixtureType(
+                Kind.FIXTURE_TYPE.id(id),
+                title,
+                maker,
+                List.of(new FixtureMode(mode, List.of(List.of(slots.split(", ", -1)))))));
+        return this;
+    }
+
+    /** The fixtures as a program lists them, which are those of the plan. */
+    public PlanSketch patchList(String id, String title, String program) {
+        Plan soFar = plan();
+        List<PatchRow> rows = soFar.fixtures().stream()
+                .map(f -> PatchRow.of(
+                        f.number(),
+                        f.name(),
+                        f.type(),
+                        f.mode(),
+                        f.breaks().stream()
+                                .map(b -> new PatchRow.SlotRun(
+                                        soFar.index().universe(b.universe()).number(), b.start(), b.footprint()))
+                                .toList()))
+                .toList();
+        lists.add(new PatchList(
+                Kind.PATCH_LIST.id(id),
+                title,
+                Optional.of(Kind.APPLICATION.id(program)),
+                Set.of(
+                        PatchColumn.NUMBER,
+                        PatchColumn.LABEL,
+                        PatchColumn.TYPE,
+                        PatchColumn.MODE,
+                        PatchColumn.UNIVERSE,
+                        PatchColumn.SLOT,
+                        PatchColumn.FOOTPRINT),
+                rows));
         return this;
     }
 

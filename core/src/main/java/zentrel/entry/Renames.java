@@ -1,5 +1,6 @@
 package zentrel.entry;
 
+import java.util.List;
 import java.util.function.BiFunction;
 import zentrel.plan.*;
 
@@ -19,6 +20,8 @@ public final class Renames {
             .with(Kind.SESSION, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
             .with(Kind.LINK, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
             .with(Kind.ATTACHMENT, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.FIXTURE_TYPE, (index, x) -> (p, name) -> fixtureType(p, x, name))
+            .with(Kind.PATCH_LIST, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
             .with(Kind.COPY, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)));
 
     private Renames() {}
@@ -38,6 +41,14 @@ public final class Renames {
                 .orElseThrow(() ->
                         new IllegalArgumentException(plan.index().name(id) + " is named after what it belongs to."));
         return new Edit(text, p -> with.apply(p, wanted));
+    }
+
+    /** Fixtures name their type by its name. */
+    private static Plan fixtureType(Plan plan, FixtureType type, String name) {
+        List<Fixture> fixtures = plan.fixtures().stream()
+                .map(f -> FixtureType.sameName(f.type(), type.name()) ? f.withType(name) : f)
+                .toList();
+        return plan.with(Kind.FIXTURE, fixtures).with(type.id(), t -> t.withName(name));
     }
 
     private static Plan host(Plan plan, Host host, String name) {

@@ -12,10 +12,6 @@ import zentrel.plan.Session.Desk;
 final class ShowEntries {
     private static final int LAST_UNIVERSE = 99_999;
     private static final int LAST_PORT = 65_535;
-    private static final double MOST_LOADS = 1_000;
-
-    private static final Pattern SLOTS =
-            Pattern.compile("(\\S+)\\s+slots?\\s+(\\d{1,6})(?:\\s*(?:to|-|–)\\s*(\\d{1,6}))?(?:\\s+on\\s+(.+))?");
     private static final Pattern MEMBER =
             Pattern.compile("(.+?)\\s+as\\s+(\\S+)(?:\\s+with\\s+key\\s+(.*?))?(?:\\s+((?:not\\s+)?entered))?");
     private static final Pattern VIA = Pattern.compile("(.+?)\\s+from\\s+(.+)");
@@ -72,68 +68,6 @@ final class ShowEntries {
         @Override
         public String hint() {
             return "DEVICE from LINE";
-        }
-    };
-
-    static List<Field<Fixture>> fixture() {
-        return new FieldList<>(Kind.FIXTURE)
-                .value("number", "Number", "number", Formats.TEXT, Fixture::number, Fixture::withNumber)
-                .value("name", "Name", "name", Formats.TEXT, Fixture::name, Fixture::withName)
-                .value("place", "Place", "place", Formats.TEXT, Fixture::place, Fixture::withPlace)
-                .value("type", "Type", "type", Formats.TEXT, Fixture::type, Fixture::withType)
-                .value("slots", "Slots", "breaks", Formats.list(BREAK), Fixture::breaks, Fixture::withBreaks)
-                .optional("line", "Line", "line", Formats.reference(Kind.LINE), Fixture::line, Fixture::withLine)
-                .value(
-                        "shares-slots",
-                        "Shares its slots with others on purpose",
-                        "sharesSlots",
-                        Formats.YES,
-                        Fixture::sharesSlots,
-                        Fixture::withSharesSlots)
-                .value(
-                        "unit-loads",
-                        "Unit loads",
-                        "unitLoads",
-                        Formats.decimal("A number of unit loads", MOST_LOADS),
-                        Fixture::unitLoads,
-                        Fixture::withUnitLoads)
-                .all();
-    }
-
-    /** Slots of a universe: {@code U3 slots 201 to 212}, with its own line where it has one. */
-    private static final Format<Break> BREAK = new Format<>() {
-        @Override
-        public String shown(Plan plan, Break b) {
-            return Formats.reference(Kind.UNIVERSE).shown(plan, b.universe())
-                    + (b.footprint() == 1 ? " slot " + b.start() : " slots " + b.start() + " to " + b.end())
-                    + b.line()
-                            .map(l -> " on " + Formats.reference(Kind.LINE).shown(plan, l))
-                            .orElse("");
-        }
-
-        @Override
-        public Break read(Plan plan, String text) {
-            Matcher m = SLOTS.matcher(text);
-            if (!m.matches()) {
-                throw new IllegalArgumentException(
-                        "\"" + text + "\" does not say which slots; write U3 slots 201 to 212, or U3 slot 7.");
-            }
-            int start = Integer.parseInt(m.group(2));
-            int end = m.group(3) == null ? start : Integer.parseInt(m.group(3));
-            if (end < start) {
-                throw new IllegalArgumentException("Slots run upwards: " + start + " to " + end + " do not.");
-            }
-            return new Break(
-                    Formats.reference(Kind.UNIVERSE).read(plan, m.group(1)),
-                    start,
-                    end - start + 1,
-                    Optional.ofNullable(m.group(4))
-                            .map(l -> Formats.reference(Kind.LINE).read(plan, l)));
-        }
-
-        @Override
-        public String hint() {
-            return "U3 slots 201 to 212";
         }
     };
 

@@ -38,7 +38,9 @@ interface Fields<E> {
                 Map.entry(Kind.ATTACHMENT, new AttachmentFields()),
                 Map.entry(Kind.SESSION, new SessionFields()),
                 Map.entry(Kind.CABLE, new CableFields()),
-                Map.entry(Kind.COPY, new CopyFields()));
+                Map.entry(Kind.COPY, new CopyFields()),
+                Map.entry(Kind.FIXTURE_TYPE, new FixtureTypeFields()),
+                Map.entry(Kind.PATCH_LIST, new PatchListFields()));
 
         private Registry() {}
     }

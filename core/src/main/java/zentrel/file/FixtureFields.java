@@ -24,10 +24,31 @@ final class FixtureFields implements Fields<Fixture> {
                 p.text("name", id.value()),
                 p.text("place", ""),
                 p.text("type", ""),
+                p.text("mode", ""),
                 p.optional("line").map(l -> refs.refer(l, Kind.LINE)),
                 breaks,
                 p.bool("sharesSlots", false),
-                p.optional("unitLoads").map(l -> l.number(0, 32)).orElse(1.0));
+                p.optional("unitLoads").map(l -> l.number(0, 32)).orElse(1.0),
+                new FixtureUse(
+                        p.text("purpose", ""),
+                        p.text("unit", ""),
+                        p.text("note", ""),
+                        p.optional("position").map(FixtureFields::position)));
+    }
+
+    /** Metres to the right, away and up. */
+    static Position position(JsonPlace place) {
+        return new Position(metres(place, "x"), metres(place, "y"), metres(place, "z"));
+    }
+
+    private static double metres(JsonPlace place, String axis) {
+        return place.optional(axis)
+                .map(a -> a.number(-Position.FARTHEST, Position.FARTHEST))
+                .orElse(0.0);
+    }
+
+    static void position(ObjectNode n, Position at) {
+        n.putObject("position").put("x", at.x()).put("y", at.y()).put("z", at.z());
     }
 
     @Override
@@ -37,6 +58,7 @@ final class FixtureFields implements Fields<Fixture> {
         text(n, "name", f.name(), f.id().value());
         text(n, "place", f.place(), "");
         text(n, "type", f.type(), "");
+        text(n, "mode", f.mode(), "");
         f.line().ifPresent(x -> n.put("line", x.value()));
         all(n, "breaks", f.breaks(), (b, x) -> {
             b.put("universe", x.universe().value());
@@ -50,5 +72,9 @@ final class FixtureFields implements Fields<Fixture> {
         if (f.unitLoads() != 1) {
             n.put("unitLoads", f.unitLoads());
         }
+        text(n, "purpose", f.use().purpose(), "");
+        text(n, "unit", f.use().unit(), "");
+        text(n, "note", f.use().note(), "");
+        f.use().position().ifPresent(at -> position(n, at));
     }
 }

@@ -13,12 +13,14 @@ import zentrel.text.PlainText;
  * A light, or whatever else takes slots.
  *
  * @param number its number in the show, as people say it
- * @param type the kind of fixture and its mode
+ * @param type the kind of fixture
+ * @param mode the mode that it is set to; blank where the type says enough
  * @param line the DMX line it hangs on; where not given, a port of its universe is taken to lead to it, unless each of them has
  *     lines with other fixtures
  * @param breaks its runs of slots, at least one
  * @param sharesSlots whether it is meant to share its slots with another
  * @param unitLoads how much of a DMX line's 32 unit loads it takes (ANSI E1.11; EIA-485)
+ * @param use what it is for, and where it hangs
  */
 @RecordBuilder
 public record Fixture(
@@ -27,10 +29,12 @@ public record Fixture(
         String name,
         String place,
         String type,
+        String mode,
         Optional<Id<Line>> line,
         List<Break> breaks,
         boolean sharesSlots,
-        double unitLoads)
+        double unitLoads,
+        FixtureUse use)
         implements Named, FixtureBuilder.With {
     /** A fixture of one unit load. */
     public Fixture(
@@ -42,7 +46,7 @@ public record Fixture(
             Optional<Id<Line>> line,
             List<Break> breaks,
             boolean sharesSlots) {
-        this(id, number, name, place, type, line, breaks, sharesSlots, 1);
+        this(id, number, name, place, type, "", line, breaks, sharesSlots, 1, FixtureUse.NONE);
     }
 
     public Fixture {
@@ -50,6 +54,7 @@ public record Fixture(
         PlainText.require("The name of a fixture", name);
         PlainText.require("A place", place);
         PlainText.require("The type of a fixture", type);
+        PlainText.require("The mode of a fixture", mode);
         breaks = List.copyOf(breaks);
         if (breaks.isEmpty()) {
             throw new IllegalArgumentException("A fixture needs at least one break: universe, start and footprint.");
@@ -72,7 +77,12 @@ public record Fixture(
     public Fixture withBreak(int index, Break value) {
         List<Break> list = new ArrayList<>(breaks);
         list.set(index, value);
-        return new Fixture(id, number, name, place, type, line, list, sharesSlots, unitLoads);
+        return withBreaks(list);
+    }
+
+    /** Its type and mode, as one. */
+    public String typeAndMode() {
+        return mode.isEmpty() ? type : type + ", " + mode;
     }
 
     /** The line by which one of its breaks is connected: its own, else the fixture's. */

@@ -136,6 +136,14 @@ public final class Kind<E> {
                 to.accept(c.of());
             });
 
+    public static final Kind<FixtureType> FIXTURE_TYPE =
+            new Kind<>("fixtureType", FixtureType.class, FixtureType::id).called("fixture type", "fixture types");
+
+    public static final Kind<PatchList> PATCH_LIST = new Kind<>("patchList", PatchList.class, PatchList::id)
+            .called("list of fixtures", "lists of fixtures")
+            .refers((l, to) -> l.program().ifPresent(to))
+            .left((l, gone) -> Optional.of(l.withProgram(l.program().filter(p -> !gone.test(p)))));
+
     /** The kinds that have a table of their own, in the order of a plan file: what is referred to by any kind comes first. */
     public static final List<Kind<?>> TABLES = List.of(
             SEGMENT,
@@ -150,7 +158,9 @@ public final class Kind<E> {
             ATTACHMENT,
             SESSION,
             CABLE,
-            COPY);
+            COPY,
+            FIXTURE_TYPE,
+            PATCH_LIST);
 
     /** Every kind: each table's, followed by those of its parts. */
     public static final List<Kind<?>> ALL = all();

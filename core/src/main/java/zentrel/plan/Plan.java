@@ -116,6 +116,15 @@ public final class Plan {
         return table(Kind.COPY);
     }
 
+    public List<FixtureType> fixtureTypes() {
+        return table(Kind.FIXTURE_TYPE);
+    }
+
+    /** The fixtures as other programs have them. */
+    public List<PatchList> patchLists() {
+        return table(Kind.PATCH_LIST);
+    }
+
     /** What people saw, the earliest first. */
     public List<Sighting> sightings() {
         Reads.note(Reads.ANYTHING);

@@ -396,18 +396,7 @@ public final class RandomPlans {
                 yield plan.with(
                         Kind.FIXTURE,
                         plan.fixtures().stream()
-                                .map(f -> f.line().filter(line.id()::equals).isPresent()
-                                        ? new Fixture(
-                                                f.id(),
-                                                f.number(),
-                                                f.name(),
-                                                f.place(),
-                                                f.type(),
-                                                f.line(),
-                                                f.breaks(),
-                                                f.sharesSlots(),
-                                                12)
-                                        : f)
+                                .map(f -> f.line().filter(line.id()::equals).isPresent() ? f.withUnitLoads(12) : f)
                                 .toList());
             }
         };

@@ -19,7 +19,9 @@ import zentrel.TestPlans;
 import zentrel.ipv4.HostAddress;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.ipv4.Subnet;
+import zentrel.patch.FixtureList;
 import zentrel.plan.*;
+import zentrel.plan.PatchRow.SlotRun;
 import zentrel.profile.AdapterKind;
 import zentrel.profile.Direction;
 import zentrel.profile.HostKind;
@@ -65,6 +67,16 @@ class RulesTest {
         return PIER.with(Kind.FIXTURE.id(id), f -> f.withBreak(0, at));
     }
 
+    /** The desk's own list of fixtures, with another first row. */
+    private static Plan listed(UnaryOperator<PatchRow> first) {
+        FixtureList list = FixtureList.of(PIER);
+        List<PatchRow> rows = new ArrayList<>(list.rows());
+        rows.set(0, first.apply(rows.get(0)));
+        PatchList made = new PatchList(
+                Kind.PATCH_LIST.id("list"), "Desk list", Optional.of(Kind.APPLICATION.id("desk")), list.has(), rows);
+        return PIER.with(Kind.PATCH_LIST, List.of(made));
+    }
+
     private static Plan receiver(String id, UnaryOperator<Receiver> change) {
         return PIER.with(Kind.RECEIVER.id(id), change);
     }
@@ -79,18 +91,7 @@ class RulesTest {
 
     /** The rail line with one fixture of almost as many unit loads as a line carries. */
     private static Plan heavy() {
-        return PIER.with(
-                Kind.FIXTURE.id("x1"),
-                f -> new Fixture(
-                        f.id(),
-                        f.number(),
-                        f.name(),
-                        f.place(),
-                        f.type(),
-                        f.line(),
-                        f.breaks(),
-                        f.sharesSlots(),
-                        31.5));
+        return PIER.with(Kind.FIXTURE.id("x1"), f -> f.withUnitLoads(31.5));
     }
 
     private static Plan adapter(String id, UnaryOperator<Adapter> change) {
@@ -351,6 +352,17 @@ class RulesTest {
                 arguments("patch.overlap", "x2", 10, fixture("x2", new Break(N1, 20, 12))),
                 arguments("patch.past-end", "x4", 10, fixture("x4", new Break(N3, 512, 2))),
                 arguments("patch.line-differs", "x2", 10, fixture("x2", new Break(N3, 21, 12))),
+                arguments(
+                        "patch.differs",
+                        "list",
+                        10,
+                        listed(r -> r.withRuns(List.of(new SlotRun(7, 40, r.footprint()))))),
+                arguments(
+                        "patch.mode-differs",
+                        "list",
+                        10,
+                        listed(r -> r.withRuns(List.of(new SlotRun(
+                                r.runs().get(0).universe(), r.runs().get(0).slot(), r.footprint() + 1))))),
                 arguments("control.port-differs", "go", 8, link(l -> l.withPort(24611))),
                 arguments("control.transport-differs", "go", 7, link(l -> l.withTransport(LinkTransport.TCP_LENGTH))),
                 arguments(

@@ -29,9 +29,9 @@ import zentrel.profile.VoltRange;
 
 /** Whatever a plan can hold can be entered, and what is entered is what is shown then. */
 class EntriesTest {
-    /** What is no value of an entity: its id, and parts that are entities of their own. */
+    /** What is no value of an entity: its id, parts that are entities of their own, and rows, which the Patch page edits. */
     private static final Map<Kind<?>, Set<String>> NO_VALUES =
-            Map.of(Kind.HOST, Set.of("adapters"), Kind.RECEIVER, Set.of("ports"));
+            Map.of(Kind.HOST, Set.of("adapters"), Kind.RECEIVER, Set.of("ports"), Kind.PATCH_LIST, Set.of("rows"));
 
     /** Components that are gone into, for their own components are what is entered. */
     private static final Set<Class<?>> INTO = Set.of(
@@ -44,6 +44,7 @@ class EntriesTest {
             OscInput.class,
             DhcpServer.class,
             Own.class,
+            FixtureUse.class,
             ProtocolOutput.class);
 
     /** Fixtures of a plan that is written and read again after each entry. */

@@ -1,0 +1,89 @@
+package zentrel.patch;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import zentrel.plan.*;
+import zentrel.plan.PatchRow.SlotRun;
+import zentrel.table.LeftOut;
+
+/**
+ * Fixtures as some program, paper or plan lists them.
+ *
+ * @param rows in the order of the list
+ * @param has what it tells of each; the rest is not compared
+ * @param leftOut rows that are no fixture, and why
+ * @param told how it was read: which column was taken for what, and how start slots are written
+ */
+public record FixtureList(List<PatchRow> rows, Set<PatchColumn> has, List<LeftOut> leftOut, List<String> told) {
+    public FixtureList {
+        rows = List.copyOf(rows);
+        has = Set.copyOf(has);
+        leftOut = List.copyOf(leftOut);
+        told = List.copyOf(told);
+    }
+
+    /** Rows of which nothing was left out. */
+    public static FixtureList of(List<PatchRow> rows) {
+        return new FixtureList(rows, told(rows), List.of(), List.of());
+    }
+
+    /** A list that a plan holds. */
+    public static FixtureList of(PatchList list) {
+        return new FixtureList(list.rows(), list.columns(), List.of(), List.of());
+    }
+
+    /** The fixtures of a plan; universes by the show's own numbers. */
+    public static FixtureList of(Plan plan) {
+        return of(plan.fixtures().stream().map(f -> row(plan, f)).toList());
+    }
+
+    /** A fixture of a plan as a list tells it. */
+    public static PatchRow row(Plan plan, Fixture f) {
+        List<SlotRun> runs = new ArrayList<>(f.breaks().size());
+        for (Break b : f.breaks()) {
+            runs.add(new SlotRun(plan.index().universe(b.universe()).number(), b.start(), b.footprint()));
+        }
+        return new PatchRow(
+                f.number(),
+                f.name(),
+                f.type(),
+                f.mode(),
+                runs,
+                f.place(),
+                f.use().position(),
+                f.use().purpose(),
+                f.use().unit(),
+                f.use().note());
+    }
+
+    private static Set<PatchColumn> told(List<PatchRow> rows) {
+        Set<PatchColumn> has = EnumSet.noneOf(PatchColumn.class);
+        for (PatchRow row : rows) {
+            note(has, PatchColumn.NUMBER, row.number());
+            note(has, PatchColumn.LABEL, row.label());
+            note(has, PatchColumn.TYPE, row.type());
+            note(has, PatchColumn.MODE, row.mode());
+            note(has, PatchColumn.PLACE, row.place());
+            note(has, PatchColumn.PURPOSE, row.purpose());
+            note(has, PatchColumn.UNIT, row.unit());
+            note(has, PatchColumn.NOTE, row.note());
+            row.position().ifPresent(p -> has.add(PatchColumn.POSITION));
+            if (!row.runs().isEmpty()) {
+                has.add(PatchColumn.UNIVERSE);
+                has.add(PatchColumn.SLOT);
+            }
+            if (row.footprint() > 0) {
+                has.add(PatchColumn.FOOTPRINT);
+            }
+        }
+        return has;
+    }
+
+    private static void note(Set<PatchColumn> has, PatchColumn column, String value) {
+        if (!value.isEmpty()) {
+            has.add(column);
+        }
+    }
+}

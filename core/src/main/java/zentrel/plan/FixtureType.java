@@ -1,0 +1,42 @@
+package zentrel.plan;
+
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import zentrel.text.PlainText;
+
+/**
+ * A type of fixture with its modes.
+ *
+ * @param maker who makes it; blank where nobody said
+ * @param modes at least one
+ */
+@RecordBuilder
+public record FixtureType(Id<FixtureType> id, String name, String maker, List<FixtureMode> modes)
+        implements Named, FixtureTypeBuilder.With {
+    public FixtureType {
+        PlainText.require("The name of a fixture type", name);
+        PlainText.require("A maker", maker);
+        modes = List.copyOf(modes);
+        if (modes.isEmpty()) {
+            throw new IllegalArgumentException("A fixture type needs at least one mode with its slots.");
+        }
+    }
+
+    /** Two names that are written differently and mean the same type or mode. */
+    public static boolean sameName(String one, String other) {
+        return plain(one).equals(plain(other));
+    }
+
+    private static String plain(String name) {
+        return name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "");
+    }
+
+    /** A mode by its name; where none is said, the only one. */
+    public Optional<FixtureMode> mode(String called) {
+        return called.isBlank()
+                ? Optional.of(modes).filter(m -> m.size() == 1).map(m -> m.get(0))
+                : modes.stream().filter(m -> sameName(m.name(), called)).findFirst();
+    }
+}
