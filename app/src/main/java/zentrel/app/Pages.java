@@ -7,6 +7,7 @@ import zentrel.app.cues.CuesPage;
 import zentrel.app.desks.DesksPage;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.gear.GearPage;
+import zentrel.app.patch.PatchPage;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.universes.UniversesPage;
@@ -27,6 +28,7 @@ final class Pages {
                 FlowPage.entry(context),
                 AddressesPage.entry(context),
                 UniversesPage.entry(context),
+                PatchPage.entry(context),
                 CuesPage.entry(context),
                 DesksPage.entry(context),
                 BenchPage.entry(context));

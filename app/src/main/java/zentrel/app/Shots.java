@@ -16,8 +16,12 @@ import javax.imageio.ImageIO;
 import zentrel.app.addresses.AddressesPage;
 import zentrel.app.bench.BenchPage;
 import zentrel.app.cues.CuesPage;
+import zentrel.app.desks.DesksPage;
 import zentrel.app.document.OpenDocument;
+import zentrel.app.flow.FlowPage;
 import zentrel.app.gear.GearPage;
+import zentrel.app.patch.PatchPage;
+import zentrel.app.shell.PageView;
 import zentrel.app.universes.UniversesPage;
 import zentrel.plan.Edit;
 import zentrel.plan.Kind;
@@ -72,16 +76,16 @@ final class Shots {
     }
 
     void start() {
-        view(1, 1500, () -> {}, "overview");
-        view(0, 900, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "gear");
-        view(0, 700, () -> window.view(GearPage.class).form(), "gear-form");
-        view(0, 700, () -> window.view(GearPage.class).profiles(), "gear-profiles");
-        view(1, 500, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "flow");
-        view(2, 500, () -> document.select(Kind.ADAPTER.id("jetty-node.network")), "addresses");
-        view(2, 900, () -> window.view(AddressesPage.class).move("172.20.0.0/16"), "address-move");
-        view(2, 1500, () -> window.view(AddressesPage.class).importTable(TABLE), "address-import");
+        view(FlowPage.class, 1500, () -> {}, "overview");
+        view(GearPage.class, 900, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "gear");
+        view(GearPage.class, 700, () -> window.view(GearPage.class).form(), "gear-form");
+        view(GearPage.class, 700, () -> window.view(GearPage.class).profiles(), "gear-profiles");
+        view(FlowPage.class, 500, () -> document.select(Kind.RECEIVER.id("boathouse-node-rx")), "flow");
+        view(AddressesPage.class, 500, () -> document.select(Kind.ADAPTER.id("jetty-node.network")), "addresses");
+        view(AddressesPage.class, 900, () -> window.view(AddressesPage.class).move("172.20.0.0/16"), "address-move");
+        view(AddressesPage.class, 1500, () -> window.view(AddressesPage.class).importTable(TABLE), "address-import");
         view(
-                1,
+                FlowPage.class,
                 900,
                 () -> {
                     document.select(Kind.HOST.id("hut-console"));
@@ -94,9 +98,9 @@ final class Shots {
                             false);
                 },
                 "change");
-        view(3, 500, () -> document.select(Kind.UNIVERSE.id("u5")), "universes");
+        view(UniversesPage.class, 500, () -> document.select(Kind.UNIVERSE.id("u5")), "universes");
         view(
-                3,
+                UniversesPage.class,
                 500,
                 () -> {
                     document.settings().dayProperty().set(true);
@@ -107,21 +111,26 @@ final class Shots {
             document.settings().dayProperty().set(false);
             document.select(Kind.UNIVERSE.id("u5"));
         }));
-        view(3, 900, window.strip()::look, "next-look");
+        view(UniversesPage.class, 900, window.strip()::look, "next-look");
         view(
-                1,
+                FlowPage.class,
                 1200,
                 () -> {
                     document.select(Kind.PORT.id("boathouse-node.p1"));
                     window.strip().beside();
                 },
                 "beside");
-        view(4, 1500, () -> document.select(Kind.LINK.id("dim-link")), "cues");
-        view(4, 2500, this::compareCues, "cue-lists");
-        view(5, 1500, () -> document.select(Kind.APPLICATION.id("backup-desk")), "desks");
-        view(3, 1500, () -> window.view(UniversesPage.class).whoWins(Kind.UNIVERSE.id("u12")), "who-wins");
+        view(PatchPage.class, 1500, () -> document.select(Kind.FIXTURE.id("f206")), "patch");
+        view(CuesPage.class, 1500, () -> document.select(Kind.LINK.id("dim-link")), "cues");
+        view(CuesPage.class, 2500, this::compareCues, "cue-lists");
+        view(DesksPage.class, 1500, () -> document.select(Kind.APPLICATION.id("backup-desk")), "desks");
         view(
-                6,
+                UniversesPage.class,
+                1500,
+                () -> window.view(UniversesPage.class).whoWins(Kind.UNIVERSE.id("u12")),
+                "who-wins");
+        view(
+                BenchPage.class,
                 1500,
                 () -> {
                     document.select(Kind.FIXTURE.id("f801"));
@@ -137,7 +146,7 @@ final class Shots {
         steps.removeLast();
         steps.add(new Step(3000, () -> {})); // until they run
         view(
-                6,
+                BenchPage.class,
                 3500,
                 () -> {
                     window.view(BenchPage.class).arm();
@@ -145,7 +154,11 @@ final class Shots {
                 },
                 "bench-armed");
         steps.removeLast();
-        view(6, 1500, () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230), "bench-signal");
+        view(
+                BenchPage.class,
+                1500,
+                () -> window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u1"), 55, 230),
+                "bench-signal");
         steps.add(new Step(100, () -> {
             for (int slot = 1; slot <= 120; slot++) {
                 window.view(BenchPage.class).raise(Kind.UNIVERSE.id("u12"), slot, slot * 37 % 256);
@@ -155,10 +168,10 @@ final class Shots {
         }));
         steps.add(new Step(6000, () -> document.select(Kind.UNIVERSE.id("u12"))));
         steps.add(new Step(1000, () -> {}));
-        view(6, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench");
-        view(6, 1500, () -> window.view(BenchPage.class).showLive(true), "bench-levels");
-        view(3, 900, () -> window.view(UniversesPage.class).load(), "universes-load");
-        view(3, 900, () -> window.help("rule-universe.off-by-one"), "help");
+        view(BenchPage.class, 1500, () -> document.select(Kind.HOST.id("boathouse-node")), "bench");
+        view(BenchPage.class, 1500, () -> window.view(BenchPage.class).showLive(true), "bench-levels");
+        view(UniversesPage.class, 900, () -> window.view(UniversesPage.class).load(), "universes-load");
+        view(UniversesPage.class, 900, () -> window.help("rule-universe.off-by-one"), "help");
         steps.add(new Step(300, window::beginAgain));
         steps.add(new Step(900, () -> picture("start")));
         steps.add(new Step(100, Platform::exit));
@@ -181,9 +194,9 @@ final class Shots {
         }
     }
 
-    private void view(int stageNumber, int settleMillis, Runnable set, String name) {
+    private void view(Class<? extends PageView> page, int settleMillis, Runnable set, String name) {
         steps.add(new Step(300, () -> {
-            window.showPage(stageNumber);
+            window.show(page);
             set.run();
         }));
         steps.add(new Step(settleMillis, () -> picture(name)));

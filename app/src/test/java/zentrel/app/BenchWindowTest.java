@@ -92,7 +92,7 @@ class BenchWindowTest extends OpenWindow {
         try {
             node.start();
             fx(() -> {
-                window.showPage(6);
+                window.show(BenchPage.class);
                 return true;
             });
             click(robot, "#live-listen");
@@ -139,7 +139,7 @@ class BenchWindowTest extends OpenWindow {
             desk.setSlot("a", 7, 201);
             desk.start();
             fx(() -> {
-                window.showPage(6);
+                window.show(BenchPage.class);
                 return true;
             });
             click(robot, "#live-listen");
@@ -207,7 +207,7 @@ class BenchWindowTest extends OpenWindow {
         Path none = home.resolve("none.pcap");
         Files.writeString(none, "Nothing to see here, and nothing to play.");
         fx(() -> {
-            window.showPage(6);
+            window.show(BenchPage.class);
             window.view(BenchPage.class).play(none);
             return true;
         });
@@ -250,7 +250,7 @@ class BenchWindowTest extends OpenWindow {
     void thePlanIsRehearsedAsANetAndNothingLeaves(FxRobot robot) throws Exception {
         plan();
         fx(() -> {
-            window.showPage(6);
+            window.show(BenchPage.class);
             return true;
         });
         click(robot, "#live-where");

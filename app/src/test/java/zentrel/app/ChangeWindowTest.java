@@ -16,6 +16,7 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.app.bench.BenchPage;
 import zentrel.app.gear.GearPage;
 import zentrel.demo.FernlightTrail;
 import zentrel.file.LoadedPlan;
@@ -139,7 +140,7 @@ class ChangeWindowTest extends OpenWindow {
                 .with(port, p -> p.withWire(new Setting<>(44, 4)));
         fx(() -> {
             document.show(LoadedPlan.of(waiting));
-            window.showPage(6);
+            window.show(BenchPage.class);
             window.view(zentrel.app.bench.BenchPage.class).showSignal();
             return true;
         });

@@ -15,6 +15,7 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.app.bench.BenchPage;
 import zentrel.ipv4.Ipv4Address;
 import zentrel.net.Guarded;
 import zentrel.net.OutputGuard;
@@ -52,7 +53,7 @@ class DesksWindowTest extends OpenWindow {
             document.apply(new Edit("An older version", p -> p.with(BACKUP, a -> a.withVersion("3.5.4"))));
             return true;
         });
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
         assertThat(fx(() -> window.shownPage())).isEqualTo(5);
         waitFor("Software versions of a session differ");
         waitFor("install version");
@@ -95,7 +96,7 @@ class DesksWindowTest extends OpenWindow {
     @Test
     void whatHappensWhenTheMainDeskStopsIsRehearsed(FxRobot robot) {
         plan();
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
         waitFor("If the main desk stops");
         click(robot, "#desks-rehearse");
         waitFor("Rehearsed: ");
@@ -120,12 +121,12 @@ class DesksWindowTest extends OpenWindow {
             main.start();
             backup.start();
             fx(() -> {
-                window.showPage(6);
+                window.show(BenchPage.class);
                 return true;
             });
             click(robot, "#live-listen");
             waitFor("Only group joins leave");
-            robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+            robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
             waitFor("seen leads");
             waitFor("seen key not recognised");
             waitFor("not heard on this net");
@@ -152,7 +153,7 @@ class DesksWindowTest extends OpenWindow {
             document.apply(new Edit("No session", p -> p.with(Kind.SESSION, List.of())));
             return true;
         });
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
         waitFor("the plan has no session");
         robot.push(KeyCode.CONTROL, KeyCode.K);
         robot.write("session Rehearsal with hut desk, backup desk as backup");

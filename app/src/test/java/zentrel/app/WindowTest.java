@@ -19,6 +19,7 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
+import zentrel.app.bench.BenchPage;
 import zentrel.app.document.OpenDocument;
 import zentrel.check.Severity;
 import zentrel.demo.FernlightTrail;
@@ -82,7 +83,7 @@ class WindowTest extends OpenWindow {
         waitFor("239.255.0.10");
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT3);
         waitFor("10.41.20.1");
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT8);
         waitFor("Who is there");
         robot.push(KeyCode.ESCAPE);
         settled(() -> document.selectionProperty().get() == null);
@@ -139,7 +140,7 @@ class WindowTest extends OpenWindow {
     void aLevelRaisedAtTheConsoleLightsTheFixture(FxRobot robot) {
         plan();
         fx(() -> {
-            window.showPage(6);
+            window.show(BenchPage.class);
             document.select(Kind.FIXTURE.id("f104"));
             return true;
         });

@@ -26,12 +26,13 @@ import zentrel.patch.PatchComparison;
 import zentrel.patch.PatchDifference;
 import zentrel.patch.PatchDifference.Kind;
 import zentrel.patch.PatchTable;
-import zentrel.patch.SlotNotation;
 import zentrel.plan.Edit;
 import zentrel.plan.FixtureType;
 import zentrel.plan.PatchColumn;
 import zentrel.plan.PatchList;
 import zentrel.plan.Plan;
+import zentrel.plan.SlotNotation;
+import zentrel.plan.SlotStyle;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
 import zentrel.text.Counted;
@@ -347,7 +348,7 @@ final class PatchCommand implements Callable<Integer> {
             Source source = Source.open(file, OptionalInt.empty());
             base(base, "--base");
             ListLayout layout =
-                    ListLayout.USUAL.withBase(base).withNotation(word(SlotNotation.values(), slots, "--slots"));
+                    ListLayout.USUAL.withStyle(new SlotStyle(word(SlotNotation.values(), slots, "--slots"), base));
             if (columns != null) {
                 layout = layout.withColumns(columns(columns));
             }

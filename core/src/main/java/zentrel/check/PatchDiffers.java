@@ -30,6 +30,9 @@ import zentrel.plan.Plan;
 final class PatchDiffers extends PathRule {
     static final String OTHERS = "patch.differs";
     static final String MODES = "patch.mode-differs";
+    /** How many of the fixtures are named among the subjects. */
+    private static final int MOST_NAMED = 30;
+
     private static final Set<Kind> OF_MODES = EnumSet.of(Kind.MODE, Kind.FOOTPRINT);
 
     private final Set<Kind> kinds;
@@ -61,15 +64,19 @@ final class PatchDiffers extends PathRule {
                     .filter(r -> r.differences().stream().anyMatch(d -> kinds.contains(d.kind())))
                     .toList();
             if (!rows.isEmpty()) {
-                findings.add(finding(list, rows));
+                findings.add(finding(context.plan(), list, rows));
             }
         }
         return findings;
     }
 
-    private Finding finding(PatchList list, List<Row> rows) {
+    private Finding finding(Plan plan, PatchList list, List<Row> rows) {
         List<Id<?>> subjects = new ArrayList<>(List.of(list.id()));
         list.program().ifPresent(subjects::add);
+        rows.stream()
+                .filter(r -> r.indexA() >= 0)
+                .limit(MOST_NAMED)
+                .forEach(r -> subjects.add(plan.fixtures().get(r.indexA()).id()));
         String name = list.name();
         boolean modes = kinds.contains(Kind.MODE);
         List<Edit> fixes = new ArrayList<>();

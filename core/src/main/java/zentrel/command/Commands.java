@@ -53,6 +53,9 @@ public final class Commands {
         verbs.put("route", routes::route);
         verbs.put("patch", patch::patch);
         verbs.put("move", patch::move);
+        verbs.put("renumber", patch::renumber);
+        verbs.put("swap", patch::swap);
+        verbs.put("arrange", patch::arrange);
         verbs.put("universe", sending::universe);
         verbs.put("send", sending::send);
         verbs.put(
@@ -81,7 +84,11 @@ public final class Commands {
             List<Offer> fixtures = patch.remove(words);
             return fixtures.isEmpty() ? named.remove(words) : fixtures;
         });
-        verbs.put("set", new SetWords(things, Optional.ofNullable(selected), false)::offers);
+        SetWords set = new SetWords(things, Optional.ofNullable(selected), false);
+        verbs.put("set", words -> {
+            List<Offer> fixtures = patch.set(words);
+            return fixtures.isEmpty() ? set.offers(words) : fixtures;
+        });
         verbs.put("plan", new SetWords(things, Optional.ofNullable(selected), true)::offers);
     }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import zentrel.gear.*;
 import zentrel.plan.*;
 import zentrel.routing.RangeRoutes;
@@ -21,9 +22,11 @@ final class PatchWords {
         plan = things.plan();
     }
 
-    /** {@code patch [COUNT] [KIND] [of FOOTPRINT] [on LINE]}. */
+    /** {@code patch [COUNT] [KIND] [of FOOTPRINT] [on LINE] [from NUMBER]}. */
     List<Offer> patch(List<String> words) {
-        List<List<String>> sides = Words.around(words, "on");
+        List<List<String>> counted = Words.around(words, "from");
+        Optional<Integer> first = counted.get(1).isEmpty() ? Optional.empty() : Words.number(counted.get(1));
+        List<List<String>> sides = Words.around(counted.get(0), "on");
         List<List<String>> of = Words.around(sides.get(0), "of");
         List<String> what = new ArrayList<>(of.get(0));
         int count = 1;
@@ -54,13 +57,83 @@ final class PatchWords {
                 .map(l -> Offer.of(
                         "Patch " + n + " " + type + " of " + Counted.of(footprint, "slot") + " on " + l.name(),
                         () -> FixturePatcher.patch(
-                                plan, l, n, footprint, type, FixturePatcher.nextFixtureNumber(plan))))
+                                plan,
+                                l,
+                                n,
+                                footprint,
+                                type,
+                                first.orElseGet(() -> FixturePatcher.nextFixtureNumber(plan)))))
                 .toList();
     }
 
     private static final String NUMBERS = "\\d{1,6}([-–,]\\d{1,6})*";
 
-    /** {@code move fixture NUMBERS to UNIVERSE [slot SLOT]}. */
+    /** {@code renumber NUMBERS from NUMBER}. */
+    List<Offer> renumber(List<String> words) {
+        List<List<String>> sides = Words.around(words, "from");
+        List<Fixture> fixtures = numbered(sides.get(0));
+        Optional<Integer> first = Words.number(sides.get(1));
+        return fixtures.isEmpty() || first.isEmpty()
+                ? List.of()
+                : List.of(Offer.of(
+                        "Renumber " + said(fixtures) + " from " + first.get(),
+                        () -> PatchEdits.renumber(plan, fixtures, first.get(), 1)));
+    }
+
+    /** {@code swap NUMBER and NUMBER}. */
+    List<Offer> swap(List<String> words) {
+        List<List<String>> sides = Words.around(words, "and");
+        List<Fixture> one = numbered(sides.get(0));
+        List<Fixture> other = numbered(sides.get(1));
+        return one.size() != 1 || other.size() != 1
+                ? List.of()
+                : List.of(Offer.of(
+                        "Swap the start slots of " + said(one) + " and " + said(other),
+                        () -> PatchEdits.swap(plan, one.get(0), other.get(0))));
+    }
+
+    /** {@code arrange NUMBERS from UNIVERSE [by number|place|type] [whole]}: start slots given automatically. */
+    List<Offer> arrange(List<String> words) {
+        boolean whole = words.stream().anyMatch("whole"::equalsIgnoreCase);
+        List<String> rest =
+                words.stream().filter(w -> !w.equalsIgnoreCase("whole")).toList();
+        List<List<String>> by = Words.around(rest, "by");
+        List<List<String>> sides = Words.around(by.get(0), "from");
+        String named = String.join(" ", by.get(1));
+        PatchEdits.Order order = java.util.Arrays.stream(PatchEdits.Order.values())
+                .filter(o -> o.word().equals(named))
+                .findFirst()
+                .orElse(PatchEdits.Order.NUMBER);
+        List<Fixture> fixtures = numbered(sides.get(0));
+        String universe = String.join("", sides.get(1)).replaceFirst("(?i)^u(niverse)?", "");
+        return fixtures.isEmpty() || !universe.matches("\\d{1,5}")
+                ? List.of()
+                : List.of(Offer.of(
+                        "Give " + said(fixtures) + " start slots from U" + universe + ", by " + order.word()
+                                + (whole ? ", universes kept whole" : ""),
+                        () -> PatchEdits.startSlots(plan, fixtures, Integer.parseInt(universe), order, whole)));
+    }
+
+    /** {@code set FIELD of NUMBERS to VALUE}; nothing where the words name no run of fixtures. */
+    List<Offer> set(List<String> words) {
+        int of = words.indexOf("of");
+        int to = words.indexOf("to");
+        if (of < 1 || to < of) {
+            return List.of();
+        }
+        List<Fixture> fixtures = numbered(words.subList(of + 1, to));
+        if (fixtures.size() < 2) {
+            return List.of();
+        }
+        String key = String.join("-", words.subList(0, of)).toLowerCase(Locale.ROOT);
+        String value = String.join(" ", words.subList(to + 1, words.size()));
+        return List.of(Offer.of(
+                "Set " + key.replace('-', ' ') + " of " + said(fixtures) + " to "
+                        + (value.isEmpty() ? "nothing" : value),
+                () -> PatchEdits.set(plan, fixtures, key, value)));
+    }
+
+    /** {@code move [fixture] NUMBERS to UNIVERSE [slot SLOT]}. */
     List<Offer> move(List<String> words) {
         List<List<String>> sides = Words.around(words, "to");
         List<Fixture> fixtures = numbered(sides.get(0));
@@ -96,12 +169,11 @@ final class PatchWords {
                         + fixtures.get(fixtures.size() - 1).number();
     }
 
-    /** The fixtures that {@code fixture 101-110,120} names, in the order of their numbers. */
+    /** The fixtures that {@code fixture 101-110,120} names, in the order of their numbers; the word may be left out. */
     private List<Fixture> numbered(List<String> words) {
-        if (words.size() < 2 || !words.get(0).toLowerCase(Locale.ROOT).matches("fixtures?")) {
-            return List.of();
-        }
-        String numbers = String.join("", words.subList(1, words.size()));
+        boolean named =
+                !words.isEmpty() && words.get(0).toLowerCase(Locale.ROOT).matches("fixtures?");
+        String numbers = String.join("", named ? words.subList(1, words.size()) : words);
         if (!numbers.matches(NUMBERS)) {
             return List.of();
         }

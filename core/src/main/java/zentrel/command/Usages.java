@@ -63,13 +63,22 @@ public final class Usages {
                     "enter evening with cue player"),
             new Usage("leave SESSION with PROGRAM", "lets a program leave a session", "leave evening with backup desk"),
             new Usage(
-                    "patch [COUNT] KIND [of SLOTS] [on LINE]",
+                    "patch [COUNT] KIND [of SLOTS] [on LINE] [from NUMBER]",
                     "adds fixtures after the last on a line",
-                    "patch 12 wash of 18 on boathouse"),
+                    "patch 12 wash of 18 on boathouse from 531"),
             new Usage(
-                    "move fixture NUMBERS to UNIVERSE [slot SLOT]",
+                    "move [fixture] NUMBERS to UNIVERSE [slot SLOT]",
                     "moves fixtures to another universe, one after the other",
-                    "move fixture 101-102 to U3"),
+                    "move 101-102 to U3"),
+            new Usage("renumber NUMBERS from NUMBER", "numbers fixtures anew", "renumber 101-112 from 131"),
+            new Usage(
+                    "swap NUMBER and NUMBER",
+                    "lets two fixtures of one size change their start slots",
+                    "swap 101 and 102"),
+            new Usage(
+                    "arrange NUMBERS from UNIVERSE [by ORDER] [whole]",
+                    "gives fixtures start slots by number, place or type; whole begins a universe with each place or type",
+                    "arrange 601-608,701-709 from U31 by place whole"),
             new Usage(
                     "split LINE by DEVICE [into COUNT]",
                     "adds lines behind a splitter",
@@ -107,6 +116,10 @@ public final class Usages {
                     "set FIELD of THING to VALUE",
                     "sets anything that a plan can hold; the fields of a thing are those under “All fields” (Ctrl+E)",
                     "set priority of desk U5 to 120"),
+            new Usage(
+                    "set FIELD of NUMBERS to VALUE",
+                    "sets one field of a run of fixtures",
+                    "set purpose of 101-112 to path light"),
             new Usage(
                     "plan FIELD of THING to VALUE",
                     "the same, to be set on the device later; until then the old value is in force",

@@ -282,7 +282,7 @@ public final class PlanSketch {
                 Kind.PATCH_LIST.id(id),
                 title,
                 Optional.of(Kind.APPLICATION.id(program)),
-                Set.of(
+                List.of(
                         PatchColumn.NUMBER,
                         PatchColumn.LABEL,
                         PatchColumn.TYPE,
@@ -290,6 +290,7 @@ public final class PlanSketch {
                         PatchColumn.UNIVERSE,
                         PatchColumn.SLOT,
                         PatchColumn.FOOTPRINT),
+                new SlotStyle(SlotNotation.TOGETHER, 1),
                 rows));
         return this;
     }

@@ -103,11 +103,25 @@ final class FixtureEntries {
                         PatchList::withProgram)
                 .value(
                         "columns",
-                        "Columns that are compared",
+                        "Columns that it has, in their order",
                         "columns",
                         Formats.list(Formats.word(PatchColumn.class)),
-                        l -> l.columns().stream().sorted().toList(),
-                        (l, v) -> l.withColumns(java.util.Set.copyOf(v)))
+                        PatchList::columns,
+                        PatchList::withColumns)
+                .value(
+                        "slots",
+                        "Start slots are written",
+                        "style.notation",
+                        Formats.word(SlotNotation.class),
+                        l -> l.style().notation(),
+                        (l, v) -> l.withStyle(l.style().withNotation(v)))
+                .value(
+                        "base",
+                        "Number of its first universe",
+                        "style.base",
+                        Formats.whole("The number of the first universe", 0, 1),
+                        l -> l.style().base(),
+                        (l, v) -> l.withStyle(l.style().withBase(v)))
                 .all();
     }
 

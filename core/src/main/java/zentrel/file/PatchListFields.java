@@ -3,7 +3,6 @@ package zentrel.file;
 import static zentrel.file.JsonOut.*;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.util.Set;
 import zentrel.plan.*;
 import zentrel.plan.PatchRow.SlotRun;
 
@@ -18,10 +17,10 @@ final class PatchListFields implements Fields<PatchList> {
                 id,
                 p.text("name", id.value()),
                 p.optional("program").map(a -> refs.refer(a, Kind.APPLICATION)),
-                Set.copyOf(p.list("columns").stream()
-                        .map(c -> c.word(PatchColumn.class))
-                        .distinct()
-                        .toList()),
+                p.list("columns").stream().map(c -> c.word(PatchColumn.class)).toList(),
+                new SlotStyle(
+                        p.word("slots", SlotNotation.class, SlotNotation.TWO_COLUMNS),
+                        p.optional("base").map(b -> b.integer(0, 1)).orElse(1)),
                 p.all("rows", PatchListFields::row));
     }
 
@@ -50,7 +49,11 @@ final class PatchListFields implements Fields<PatchList> {
     public void write(ObjectNode n, PatchList list) {
         named(n, list);
         list.program().ifPresent(a -> n.put("program", a.value()));
-        words(n, "columns", list.columns().stream().sorted().toList());
+        words(n, "columns", list.columns());
+        word(n, "slots", list.style().notation(), SlotNotation.TWO_COLUMNS);
+        if (list.style().base() != 1) {
+            n.put("base", list.style().base());
+        }
         all(n, "rows", list.rows(), (r, row) -> {
             text(r, "number", row.number(), "");
             text(r, "label", row.label(), "");

@@ -11,13 +11,14 @@ import java.util.Optional;
 import java.util.Set;
 import zentrel.patch.FixtureList;
 import zentrel.patch.FixtureNumber;
-import zentrel.patch.SlotNotation;
 import zentrel.plan.FixtureMode;
 import zentrel.plan.FixtureType;
 import zentrel.plan.Kind;
 import zentrel.plan.PatchRow;
 import zentrel.plan.PatchRow.SlotRun;
 import zentrel.plan.Position;
+import zentrel.plan.SlotNotation;
+import zentrel.plan.SlotStyle;
 import zentrel.table.LeftOut;
 import zentrel.text.Counted;
 import zentrel.text.PlainText;
@@ -109,7 +110,8 @@ public final class MvrReader {
                         rows,
                         told.has(),
                         leftOut,
-                        List.of("a scene, version " + root.attribute("verMajor") + "." + root.attribute("verMinor"))),
+                        List.of("a scene, version " + root.attribute("verMajor") + "." + root.attribute("verMinor")),
+                        SlotStyle.USUAL),
                 found,
                 notes);
     }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
 import zentrel.patch.PatchTable.Column;
+import zentrel.plan.SlotNotation;
 import zentrel.plan.Universe;
 import zentrel.table.TextTable;
 

@@ -3,6 +3,7 @@ package zentrel.patch;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import zentrel.plan.*;
 import zentrel.plan.PatchRow.SlotRun;
@@ -15,8 +16,10 @@ import zentrel.table.LeftOut;
  * @param has what it tells of each; the rest is not compared
  * @param leftOut rows that are no fixture, and why
  * @param told how it was read: which column was taken for what, and how start slots are written
+ * @param style how start slots are written in it
  */
-public record FixtureList(List<PatchRow> rows, Set<PatchColumn> has, List<LeftOut> leftOut, List<String> told) {
+public record FixtureList(
+        List<PatchRow> rows, Set<PatchColumn> has, List<LeftOut> leftOut, List<String> told, SlotStyle style) {
     public FixtureList {
         rows = List.copyOf(rows);
         has = Set.copyOf(has);
@@ -26,12 +29,12 @@ public record FixtureList(List<PatchRow> rows, Set<PatchColumn> has, List<LeftOu
 
     /** Rows of which nothing was left out. */
     public static FixtureList of(List<PatchRow> rows) {
-        return new FixtureList(rows, told(rows), List.of(), List.of());
+        return new FixtureList(rows, told(rows), List.of(), List.of(), SlotStyle.USUAL);
     }
 
     /** A list that a plan holds. */
     public static FixtureList of(PatchList list) {
-        return new FixtureList(list.rows(), list.columns(), List.of(), List.of());
+        return new FixtureList(list.rows(), Set.copyOf(list.columns()), List.of(), List.of(), list.style());
     }
 
     /** The fixtures of a plan; universes by the show's own numbers. */
@@ -56,6 +59,11 @@ public record FixtureList(List<PatchRow> rows, Set<PatchColumn> has, List<LeftOu
                 f.use().purpose(),
                 f.use().unit(),
                 f.use().note());
+    }
+
+    /** The list as a plan holds it. */
+    public PatchList kept(Id<PatchList> id, String name, Optional<Id<Application>> program) {
+        return new PatchList(id, name, program, has.stream().sorted().toList(), style, rows);
     }
 
     private static Set<PatchColumn> told(List<PatchRow> rows) {

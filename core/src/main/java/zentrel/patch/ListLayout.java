@@ -5,25 +5,24 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import zentrel.plan.PatchColumn;
+import zentrel.plan.PatchList;
 import zentrel.plan.PatchRow;
 import zentrel.plan.PatchRow.SlotRun;
 import zentrel.plan.Position;
+import zentrel.plan.SlotNotation;
+import zentrel.plan.SlotStyle;
 import zentrel.table.TextTable;
 
 /**
  * How a list of fixtures is written for another program.
  *
- * @param name what people call it, such as "for the hut console"
  * @param columns what is written, in this order; where universe and slot are written together, they stand where the slot does
- * @param notation how start slots are written
- * @param base the number of the first universe, 0 or 1
+ * @param style how start slots are written
  */
 @RecordBuilder
-public record ListLayout(String name, List<PatchColumn> columns, SlotNotation notation, int base)
-        implements ListLayoutBuilder.With {
+public record ListLayout(List<PatchColumn> columns, SlotStyle style) implements ListLayoutBuilder.With {
     /** All that lists usually tell. */
     public static final ListLayout USUAL = new ListLayout(
-            "Usual",
             List.of(
                     PatchColumn.NUMBER,
                     PatchColumn.LABEL,
@@ -37,17 +36,18 @@ public record ListLayout(String name, List<PatchColumn> columns, SlotNotation no
                     PatchColumn.PURPOSE,
                     PatchColumn.UNIT,
                     PatchColumn.NOTE),
-            SlotNotation.TWO_COLUMNS,
-            1);
+            SlotStyle.USUAL);
 
     public ListLayout {
         columns = List.copyOf(columns);
         if (columns.isEmpty()) {
             throw new IllegalArgumentException("A layout has at least one column.");
         }
-        if (base < 0 || base > 1) {
-            throw new IllegalArgumentException("Universes are counted from 0 or from 1, not from " + base + ".");
-        }
+    }
+
+    /** As a program wants it. */
+    public static ListLayout of(PatchList list) {
+        return new ListLayout(list.columns().isEmpty() ? USUAL.columns : list.columns(), list.style());
     }
 
     /** The list as a table; a fixture with several parts has a row for each. */
@@ -78,8 +78,8 @@ public record ListLayout(String name, List<PatchColumn> columns, SlotNotation no
     private List<String> headings(PatchColumn column) {
         return switch (column) {
             case POSITION -> List.of("X (m)", "Y (m)", "Z (m)");
-            case UNIVERSE -> notation == SlotNotation.TWO_COLUMNS ? List.of("Universe") : List.of();
-            case SLOT -> List.of(notation == SlotNotation.TWO_COLUMNS ? "Slot" : "Address");
+            case UNIVERSE -> style.notation() == SlotNotation.TWO_COLUMNS ? List.of("Universe") : List.of();
+            case SLOT -> List.of(style.notation() == SlotNotation.TWO_COLUMNS ? "Slot" : "Address");
             default -> {
                 String word = column.word();
                 yield List.of(word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1));
@@ -107,16 +107,16 @@ public record ListLayout(String name, List<PatchColumn> columns, SlotNotation no
     }
 
     private List<String> blank(PatchColumn column) {
-        return column == PatchColumn.UNIVERSE && notation != SlotNotation.TWO_COLUMNS ? List.of() : List.of("");
+        return column == PatchColumn.UNIVERSE && style.notation() != SlotNotation.TWO_COLUMNS ? List.of() : List.of("");
     }
 
     private List<String> cells(SlotRun run, PatchColumn column) {
         if (column == PatchColumn.FOOTPRINT) {
             return List.of(run.footprint() == 0 ? "" : String.valueOf(run.footprint()));
         }
-        if (notation != SlotNotation.TWO_COLUMNS) {
-            return column == PatchColumn.UNIVERSE ? List.of() : List.of(notation.written(run, base));
+        if (style.notation() != SlotNotation.TWO_COLUMNS) {
+            return column == PatchColumn.UNIVERSE ? List.of() : List.of(style.written(run));
         }
-        return List.of(String.valueOf(column == PatchColumn.UNIVERSE ? run.universe() - 1 + base : run.slot()));
+        return List.of(String.valueOf(column == PatchColumn.UNIVERSE ? run.universe() - 1 + style.base() : run.slot()));
     }
 }

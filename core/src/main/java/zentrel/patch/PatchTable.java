@@ -14,6 +14,8 @@ import zentrel.plan.PatchColumn;
 import zentrel.plan.PatchRow;
 import zentrel.plan.PatchRow.SlotRun;
 import zentrel.plan.Position;
+import zentrel.plan.SlotNotation;
+import zentrel.plan.SlotStyle;
 import zentrel.plan.Universe;
 import zentrel.table.Columns;
 import zentrel.table.LeftOut;
@@ -143,7 +145,7 @@ public final class PatchTable {
                 }
             }
         }
-        return new FixtureList(rows, has(), leftOut, told());
+        return new FixtureList(rows, has(), leftOut, told(), new SlotStyle(notation, base));
     }
 
     private Set<PatchColumn> has() {

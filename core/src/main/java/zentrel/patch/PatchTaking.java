@@ -56,7 +56,7 @@ public final class PatchTaking {
             }
             all.addAll(added.getOrDefault(i, List.of()));
         }
-        return new FixtureList(all, b.has(), List.of(), b.told());
+        return new FixtureList(all, b.has(), List.of(), b.told(), b.style());
     }
 
     /**

@@ -3,6 +3,7 @@ package zentrel.patch;
 import java.util.Map;
 import java.util.Optional;
 import zentrel.patch.PatchTable.Column;
+import zentrel.plan.SlotNotation;
 import zentrel.plan.Universe;
 import zentrel.table.TextTable;
 

@@ -73,7 +73,12 @@ class RulesTest {
         List<PatchRow> rows = new ArrayList<>(list.rows());
         rows.set(0, first.apply(rows.get(0)));
         PatchList made = new PatchList(
-                Kind.PATCH_LIST.id("list"), "Desk list", Optional.of(Kind.APPLICATION.id("desk")), list.has(), rows);
+                Kind.PATCH_LIST.id("list"),
+                "Desk list",
+                Optional.of(Kind.APPLICATION.id("desk")),
+                List.copyOf(list.has()),
+                SlotStyle.USUAL,
+                rows);
         return PIER.with(Kind.PATCH_LIST, List.of(made));
     }
 

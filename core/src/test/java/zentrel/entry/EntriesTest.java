@@ -45,6 +45,7 @@ class EntriesTest {
             DhcpServer.class,
             Own.class,
             FixtureUse.class,
+            SlotStyle.class,
             ProtocolOutput.class);
 
     /** Fixtures of a plan that is written and read again after each entry. */

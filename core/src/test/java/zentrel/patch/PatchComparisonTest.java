@@ -20,6 +20,8 @@ import zentrel.plan.PatchColumn;
 import zentrel.plan.PatchRow;
 import zentrel.plan.PatchRow.SlotRun;
 import zentrel.plan.Plan;
+import zentrel.plan.SlotNotation;
+import zentrel.plan.SlotStyle;
 import zentrel.table.LeftOut;
 import zentrel.table.TextTable;
 
@@ -168,7 +170,7 @@ class PatchComparisonTest {
     void aListComesBackAsItWent(SlotNotation notation, int base) {
         Plan plan = FernlightTrail.draft();
         FixtureList list = FixtureList.of(plan);
-        ListLayout layout = ListLayout.USUAL.withNotation(notation).withBase(base);
+        ListLayout layout = ListLayout.USUAL.withStyle(new SlotStyle(notation, base));
         TextTable table = layout.table(list.rows());
         FixtureList csv = PatchTable.read(TextTable.parse(table.csv()), OptionalInt.of(base));
         assertThat(csv.leftOut()).isEmpty();

@@ -227,11 +227,7 @@ public final class FlowPage implements PageView, FlowDrawing.Stage {
 
     /** The page, as the window lists it. */
     public static PageEntry<FlowPage> entry(PageContext context) {
-        return new PageEntry<>(
-                        FlowPage.class,
-                        "Flow",
-                        EnumSet.of(Area.SIGNALS, Area.PATCH),
-                        () -> new FlowPage(context.document()))
+        return new PageEntry<>(FlowPage.class, "Flow", EnumSet.of(Area.SIGNALS), () -> new FlowPage(context.document()))
                 .explainedBy("hop-1");
     }
 

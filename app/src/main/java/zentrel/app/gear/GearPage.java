@@ -30,6 +30,7 @@ import zentrel.app.shell.Boxes;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.shell.PageView;
+import zentrel.app.shell.WordBox;
 import zentrel.check.Area;
 import zentrel.check.Report;
 import zentrel.compare.Comparison;
@@ -61,7 +62,13 @@ public final class GearPage implements PageView {
     private GearPage(OpenDocument document, UserLibrary library) {
         this.document = document;
         this.library = library;
-        words = new WordBox(document, library, this::made);
+        words = new WordBox(
+                document,
+                library,
+                "gear-words",
+                "Say what to add or join …",
+                "3 node 4 in Boathouse · route hut to node · patch 12 wash of 18 on node",
+                this::made);
         list.setPlaceholder(empty());
         list.addEventFilter(KeyEvent.KEY_PRESSED, this::keys);
         list.getSelectionModel().selectedItemProperty().addListener((o, old, row) -> {

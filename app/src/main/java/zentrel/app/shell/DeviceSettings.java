@@ -15,7 +15,6 @@ import zentrel.plan.*;
 import zentrel.profile.Direction;
 import zentrel.profile.ProfileStep;
 import zentrel.profile.Protocol;
-import zentrel.text.Counted;
 import zentrel.universe.PortAddress;
 import zentrel.universe.SacnUniverse;
 
@@ -307,17 +306,7 @@ final class DeviceSettings {
     }
 
     private void fixture(Fixture fixture) {
-        for (Break b : fixture.breaks()) {
-            plain(
-                    "Universe",
-                    index.universe(b.universe()).label() + " "
-                            + index.universe(b.universe()).name());
-            plain("Start slot", String.valueOf(b.start()));
-            plain("Footprint", Counted.of(b.footprint(), "slot") + ", to " + b.end());
-        }
-        if (!fixture.type().isEmpty()) {
-            plain("Type, mode", fixture.type());
-        }
+        FixtureFacts.of(index.plan(), fixture).forEach(this::plain);
     }
 
     private void universe(Universe universe) {

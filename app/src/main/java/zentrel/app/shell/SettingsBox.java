@@ -17,6 +17,7 @@ import zentrel.app.look.Texts;
 import zentrel.gear.SettingRollout;
 import zentrel.plan.Host;
 import zentrel.plan.Id;
+import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.profile.ProfileStep;
 
@@ -43,7 +44,10 @@ final class SettingsBox extends VBox {
                         new HBox(
                                 Texts.heading("Set on the device"),
                                 Mark.gap(),
-                                Texts.of(done + " of " + rows.size() + " in force", "soft", "small")),
+                                Texts.of(
+                                        id.is(Kind.FIXTURE) ? "" : done + " of " + rows.size() + " in force",
+                                        "soft",
+                                        "small")),
                         grid(rows));
         if (rows.stream().anyMatch(r -> r.entry().isPresent())) {
             getChildren()

@@ -1,4 +1,4 @@
-package zentrel.app.gear;
+package zentrel.app.shell;
 
 import java.util.List;
 import java.util.function.Consumer;
@@ -17,25 +17,39 @@ import zentrel.gear.GearEdit;
 import zentrel.gear.Library;
 
 /** One line of words, and below it what the line could mean; Enter does the first, arrows choose another. */
-final class WordBox extends VBox {
-    private static final String EXAMPLES = "3 node 4 in Boathouse · route hut to node · patch 12 wash of 18 on node";
-
+public final class WordBox extends VBox {
     private final OpenDocument document;
     private final UserLibrary library;
     private final Consumer<GearEdit> onMade;
+    private final String examples;
     private final TextField line = new TextField();
     private final VBox offers = new VBox();
     private List<Offer> offered = List.of();
     private int chosen;
 
-    WordBox(OpenDocument document, UserLibrary library, Consumer<GearEdit> onMade) {
+    /**
+     * An empty line.
+     *
+     * @param id of the field
+     * @param prompt what stands in it while it is empty
+     * @param examples lines that it understands
+     * @param onMade told what was made
+     */
+    public WordBox(
+            OpenDocument document,
+            UserLibrary library,
+            String id,
+            String prompt,
+            String examples,
+            Consumer<GearEdit> onMade) {
         super(2);
+        this.examples = examples;
         this.document = document;
         this.library = library;
         this.onMade = onMade;
-        line.setId("gear-words");
-        line.setPromptText("Say what to add or join …");
-        line.setAccessibleText("Say what to add or join, for example: " + EXAMPLES);
+        line.setId(id);
+        line.setPromptText(prompt);
+        line.setAccessibleText(prompt + " For example: " + examples);
         line.textProperty().addListener(o -> offer());
         line.setOnAction(e -> {
             if (library.now() == null) {
@@ -54,8 +68,16 @@ final class WordBox extends VBox {
         offer();
     }
 
-    TextField line() {
+    /** The field. */
+    public TextField line() {
         return line;
+    }
+
+    /** Begins a line that somebody then ends. */
+    public void begin(String text) {
+        line.setText(text);
+        line.requestFocus();
+        line.end();
     }
 
     private void keys(KeyEvent e) {
@@ -87,7 +109,7 @@ final class WordBox extends VBox {
         offered = List.of();
         String text = line.getText().strip();
         if (text.isEmpty()) {
-            offers.getChildren().add(Texts.of(EXAMPLES, "soft", "small"));
+            offers.getChildren().add(Texts.of(examples, "soft", "small"));
             return;
         }
         Library read = library.now();

@@ -1,10 +1,9 @@
-package zentrel.patch;
+package zentrel.plan;
 
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import zentrel.plan.PatchRow.SlotRun;
-import zentrel.plan.Universe;
 import zentrel.text.PlainText;
 import zentrel.text.Word;
 
@@ -31,12 +30,12 @@ public enum SlotNotation implements Word {
             Pattern.compile("(?:u|uni|universe)?\\s*(\\d{1,9})(?:\\.0+)?", Pattern.CASE_INSENSITIVE);
 
     /** Whether a cell holds universe and slot together. */
-    static boolean isTogether(String cell) {
+    public static boolean isTogether(String cell) {
         return TOGETHER_WRITTEN.matcher(cell).matches() && !WHOLE.matcher(cell).matches();
     }
 
     /** A whole number, with the word for a universe before it or not. */
-    static Optional<Long> whole(String cell) {
+    public static Optional<Long> whole(String cell) {
         Matcher m = WHOLE.matcher(cell);
         return m.matches() ? Optional.of(Long.valueOf(m.group(1))) : Optional.empty();
     }
@@ -47,7 +46,7 @@ public enum SlotNotation implements Word {
      * @param base the number that the list gives the first universe, 0 or 1
      * @throws IllegalArgumentException with the rest of a sentence, where it is no start slot
      */
-    static SlotRun together(String cell, int base) {
+    public static SlotRun together(String cell, int base) {
         Matcher m = TOGETHER_WRITTEN.matcher(cell);
         if (!m.matches()) {
             throw new IllegalArgumentException(
@@ -57,7 +56,7 @@ public enum SlotNotation implements Word {
     }
 
     /** A universe and a slot as numbers; as {@link #together}. */
-    static SlotRun run(long universe, long slot, int base) {
+    public static SlotRun run(long universe, long slot, int base) {
         long number = universe + 1 - base;
         if (universe < base || number > UNIVERSES) {
             throw new IllegalArgumentException(
@@ -70,7 +69,7 @@ public enum SlotNotation implements Word {
     }
 
     /** Slots counted through all universes; as {@link #together}. */
-    static SlotRun absolute(long number) {
+    public static SlotRun absolute(long number) {
         if (number < 1 || number > (long) UNIVERSES * Universe.SLOTS) {
             throw new IllegalArgumentException("there is no slot " + number
                     + "; counted through all universes they go from 1 to " + (long) UNIVERSES * Universe.SLOTS);
