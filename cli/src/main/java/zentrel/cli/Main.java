@@ -36,6 +36,7 @@ import zentrel.text.Version;
             OscCommand.class,
             CuesCommand.class,
             PatchCommand.class,
+            PixelsCommand.class,
             SurfaceCommand.class,
             ListenCommand.class,
             DiscoverCommand.class,

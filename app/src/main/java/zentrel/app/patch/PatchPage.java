@@ -100,6 +100,7 @@ public final class PatchPage implements PageView {
         rows.setId("patch-rows");
         rows.setAccessibleText("Fixtures that differ");
         rows.setFixedCellSize(ROW);
+        Lists.keepInSight(rows);
         rows.setCellFactory(l -> new DifferenceRow(this::take));
         rows.getSelectionModel().selectedItemProperty().addListener((o, was, is) -> {
             if (is != null && !filling) {
