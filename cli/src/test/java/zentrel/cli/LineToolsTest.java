@@ -549,6 +549,71 @@ class LineToolsTest {
     }
 
     /** Two lists differ; the labels of the one go to a desk with the other; what comes is counted. */
+    /** The same rig as a plan, a table, a workbook and a scene: no difference; a list into an empty plan and back. */
+    @Test
+    void oneRigInEachFormIsOneRig(@TempDir Path folder) throws Exception {
+        for (String form : new String[] {"csv", "xlsx", "mvr"}) {
+            Path file = folder.resolve("rig." + form);
+            assertThat(run("patch", "export", "demo:ready", "--as", form, "-o", file.toString())
+                            .exit())
+                    .isZero();
+            Result same = run("patch", "compare", "demo:ready", file.toString(), "--json");
+            assertThat(same.json().get("differences")).as(form).isEmpty();
+            assertThat(same.json().get("listB").get("fixtures").asInt()).isEqualTo(140);
+            assertThat(same.exit()).isZero();
+        }
+        Path empty = Files.writeString(folder.resolve("empty.json"), "{\"zentrel-plan\":1}");
+        Path filled = folder.resolve("filled.json");
+        Result taken = run(
+                "patch",
+                "import",
+                empty.toString(),
+                folder.resolve("rig.mvr").toString(),
+                "-o",
+                filled.toString(),
+                "--json");
+        assertThat(taken.json().get("added").asInt()).isEqualTo(140);
+        assertThat(run("patch", "compare", "demo:ready", filled.toString()).exit())
+                .isZero();
+        assertThat(run(
+                                "patch",
+                                "export",
+                                filled.toString(),
+                                "--as",
+                                "csv",
+                                "--columns",
+                                "number,slot",
+                                "--slots",
+                                "absolute")
+                        .out()
+                        .lines()
+                        .skip(13)
+                        .findFirst())
+                .contains("201,513");
+        Result differs = run("patch", "compare", "demo:draft", "demo:draft#Office previs list", "--json");
+        assertThat(differs.exit()).isEqualTo(1);
+        assertThat(differs.json().get("differences"))
+                .extracting(d -> d.get("kind").asText() + " " + d.get("number").asText())
+                .contains("mode 201", "footprint 209", "address 301", "missing-in-b 404", "label 505", "universe 904")
+                .hasSize(41);
+    }
+
+    @Test
+    void pixelsAreSplitAndFed() throws Exception {
+        Result split = run("pixels", "split", "--pixels", "3060", "--outputs", "5", "--json");
+        assertThat(split.json().get("universes").asInt()).isEqualTo(20);
+        assertThat(split.json().get("outputs").get(1).get("universes").get(0).toString())
+                .isEqualTo(
+                        "{\"number\":5,\"firstPixel\":1,\"pixels\":170,\"firstSlot\":1,\"slots\":510,\"straddles\":false}");
+        Result over = run("pixels", "split", "--pixels", "3060", "--outputs", "4", "--most-per-output", "720");
+        assertThat(over.exit()).isEqualTo(1);
+        assertThat(over.out())
+                .contains("Output 1 has 765 pixels, and an output drives 720; 5 outputs are needed in all.");
+        Result power = run("pixels", "power", "--pixels", "612", "--supply", "150");
+        assertThat(power.exit()).isEqualTo(1);
+        assertThat(power.out()).contains("36.72 A, 183.60 W", "limit the brightness to 81 %");
+    }
+
     @Test
     void cueListsAreComparedAndLabelsSent(@TempDir Path folder) throws Exception {
         Path paper = Files.writeString(

@@ -7,7 +7,6 @@ import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiPredicate;
@@ -78,13 +77,12 @@ record PatchMatch(int[] inB, List<MatchedBy> by, boolean[] matchedInB) {
 
         /** What only one fixture of each whole list has is a strong sign. */
         void byLikeness() {
-            unique(r -> Optional.of(plain(r.label())).filter(l -> !l.isEmpty()));
+            if (Arrays.stream(inB).allMatch(i -> i >= 0)) {
+                return; // the whole lists need not be looked through
+            }
+            unique(r -> Optional.of(FixtureType.plain(r.label())).filter(l -> !l.isEmpty()));
             unique(r -> r.position()
                     .map(p -> Math.round(p.x() * 20) + " " + Math.round(p.y() * 20) + " " + Math.round(p.z() * 20)));
-        }
-
-        private static String plain(String label) {
-            return label.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "");
         }
 
         private void unique(Function<PatchRow, Optional<String>> key) {

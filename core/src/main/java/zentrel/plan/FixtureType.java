@@ -2,7 +2,6 @@ package zentrel.plan;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import zentrel.text.PlainText;
 
@@ -26,11 +25,17 @@ public record FixtureType(Id<FixtureType> id, String name, String maker, List<Fi
 
     /** Two names that are written differently and mean the same type or mode. */
     public static boolean sameName(String one, String other) {
-        return plain(one).equals(plain(other));
+        return one.equals(other) || plain(one).equals(plain(other));
     }
 
-    private static String plain(String name) {
-        return name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "");
+    /** A name without what people write differently: case, blanks and marks. */
+    public static String plain(String name) {
+        StringBuilder plain = new StringBuilder(name.length());
+        name.codePoints()
+                .filter(Character::isLetterOrDigit)
+                .map(Character::toLowerCase)
+                .forEach(plain::appendCodePoint);
+        return plain.toString();
     }
 
     /** A mode by its name; where none is said, the only one. */
