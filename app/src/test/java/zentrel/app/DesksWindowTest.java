@@ -54,7 +54,7 @@ class DesksWindowTest extends OpenWindow {
             return true;
         });
         robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
-        assertThat(fx(() -> window.shownPage())).isEqualTo(5);
+        assertThat(fx(() -> window.shownPage())).isEqualTo(6);
         waitFor("Software versions of a session differ");
         waitFor("install version");
         Node backup = desk(robot, BACKUP);

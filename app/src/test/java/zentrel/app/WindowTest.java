@@ -89,7 +89,7 @@ class WindowTest extends OpenWindow {
         settled(() -> document.selectionProperty().get() == null);
         // Tab reaches something everywhere, and what has the focus can be named.
         Set<String> reached = new java.util.LinkedHashSet<>();
-        for (int stageNumber = 0; stageNumber < 6; stageNumber++) {
+        for (int stageNumber = 0; stageNumber < 8; stageNumber++) {
             robot.push(KeyCode.CONTROL, KeyCode.valueOf("DIGIT" + (stageNumber + 1)));
             for (int i = 0; i < 12; i++) {
                 robot.push(KeyCode.TAB);
@@ -120,7 +120,7 @@ class WindowTest extends OpenWindow {
             document.select(Kind.RECEIVER.id("boathouse-node-rx"));
             return true;
         });
-        for (int i = 0; i < 5; i++) {
+        for (int i = 0; i < 8; i++) {
             int number = i;
             List<String> nameless = fx(() -> {
                 window.showPage(number);

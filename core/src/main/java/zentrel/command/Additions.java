@@ -15,6 +15,7 @@ import zentrel.gear.EntityAdditions;
 import zentrel.gear.FixturePatcher;
 import zentrel.gear.GearEdit;
 import zentrel.gear.Library;
+import zentrel.gear.PatchAdditions;
 import zentrel.gear.UniverseRoutes;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
@@ -58,7 +59,8 @@ public final class Additions {
     /** What can be added to a plan itself. */
     public static List<Addition> toPlan(Plan plan, Library library) {
         Additions a = new Additions(plan, library);
-        return List.of(a.device(), a.segment(), a.universe(), a.session(Optional.empty()));
+        return List.of(
+                a.device(), a.segment(), a.universe(), a.session(Optional.empty()), a.fixtureType(), a.fixtureList());
     }
 
     private static Addition one(String title, Function<Answers, Edit> work, Ask<?>... asks) {
@@ -101,6 +103,30 @@ public final class Additions {
         Ask<String> name = new Ask<>("Name", TEXT, "Network");
         Ask<String> range = new Ask<>("Range", TEXT, DeviceFactory.FIRST_RANGE.toString());
         return one("A segment", a -> Connections.segment(plan, a.to(name), Subnet.parse(a.to(range))), name, range);
+    }
+
+    private Addition fixtureType() {
+        Ask<String> name = new Ask<>("Name", TEXT, "New type");
+        Ask<String> maker = new Ask<>("Maker", TEXT, "");
+        Ask<String> modes = new Ask<>("Modes", TEXT, "Basic: dimmer, pan 16 bit, tilt 16 bit");
+        return one(
+                "A fixture type",
+                a -> PatchAdditions.type(plan, a.to(name), a.text(maker).orElse(""), a.to(modes)),
+                name,
+                maker,
+                modes);
+    }
+
+    private Addition fixtureList() {
+        Ask<String> name = new Ask<>("Name", TEXT, "List");
+        Ask<List<Id<Application>>> program =
+                new Ask<>("Whose it is", Formats.list(Formats.reference(Kind.APPLICATION)), " ");
+        return one(
+                "A program's list of fixtures",
+                a -> PatchAdditions.list(
+                        plan, a.to(name), a.to(program).stream().findFirst()),
+                name,
+                program);
     }
 
     private Addition universe() {

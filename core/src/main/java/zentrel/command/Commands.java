@@ -56,6 +56,8 @@ public final class Commands {
         verbs.put("renumber", patch::renumber);
         verbs.put("swap", patch::swap);
         verbs.put("arrange", patch::arrange);
+        verbs.put("type", patch::type);
+        verbs.put("list", patch::list);
         verbs.put("universe", sending::universe);
         verbs.put("send", sending::send);
         verbs.put(

@@ -133,6 +133,37 @@ final class PatchWords {
                 () -> PatchEdits.set(plan, fixtures, key, value)));
     }
 
+    /** {@code type NAME with MODE: SLOT, SLOT}. */
+    List<Offer> type(List<String> words) {
+        List<List<String>> sides = Words.around(words, "with");
+        String name = String.join(" ", sides.get(0));
+        String modes = String.join(" ", sides.get(1));
+        return name.isEmpty() || modes.isEmpty()
+                ? List.of()
+                : List.of(Offer.of(
+                        "Add the fixture type " + name + " with " + modes,
+                        () -> PatchAdditions.type(plan, name, "", modes)));
+    }
+
+    /** {@code list NAME [of PROGRAM]}. */
+    List<Offer> list(List<String> words) {
+        List<List<String>> sides = Words.around(words, "of");
+        String name = String.join(" ", sides.get(0));
+        if (name.isEmpty()) {
+            return List.of();
+        }
+        if (sides.get(1).isEmpty()) {
+            return List.of(Offer.of(
+                    "Add the list " + name + " with the plan's fixtures",
+                    () -> PatchAdditions.list(plan, name, Optional.empty())));
+        }
+        return things.named(sides.get(1), plan.applications(), a -> true, "a program").stream()
+                .map(a -> Offer.of(
+                        "Add the list " + name + " of " + plan.index().name(a.id()) + " with the plan's fixtures",
+                        () -> PatchAdditions.list(plan, name, Optional.of(a.id()))))
+                .toList();
+    }
+
     /** {@code move [fixture] NUMBERS to UNIVERSE [slot SLOT]}. */
     List<Offer> move(List<String> words) {
         List<List<String>> sides = Words.around(words, "to");

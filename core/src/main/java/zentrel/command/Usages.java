@@ -80,6 +80,14 @@ public final class Usages {
                     "gives fixtures start slots by number, place or type; whole begins a universe with each place or type",
                     "arrange 601-608,701-709 from U31 by place whole"),
             new Usage(
+                    "type NAME with MODE: SLOT, SLOT",
+                    "adds a fixture type with what its slots do; 16 bit takes two",
+                    "type reed spot with Basic: dimmer, pan 16 bit, tilt 16 bit"),
+            new Usage(
+                    "list NAME [of PROGRAM]",
+                    "keeps the fixtures as a program has them, to be compared with later",
+                    "list hut desk list of hut desk"),
+            new Usage(
                     "split LINE by DEVICE [into COUNT]",
                     "adds lines behind a splitter",
                     "split jetty line by splitter"),

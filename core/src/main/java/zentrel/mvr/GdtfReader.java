@@ -19,7 +19,7 @@ import zentrel.plan.Universe;
 
 /**
  * Reads a fixture type from a GDTF file: its modes, and what each slot of them does (DIN SPEC 15800, DMX mode, DMX channel, geometry
- * reference; from memory of the standard's text).
+ * reference; Sources says how surely).
  */
 public final class GdtfReader {
     /** Says of a slot that there is none: a channel that is kept by the fixture alone. */

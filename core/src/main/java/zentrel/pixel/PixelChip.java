@@ -1,26 +1,24 @@
 package zentrel.pixel;
 
+import zentrel.source.Sources;
 import zentrel.text.Word;
 
-/**
- * Families of pixel chips, with the timing of their data sheets (from memory of the sheets' tables, which name a typical bit time and a
- * least pause).
- */
+/** Families of pixel chips, with the timing of their data sheets: the usual time of a bit, the least pause before a frame shows. */
 public enum PixelChip implements Word {
     /** One wire at 400 kHz: WS2811 in its slow mode, 2.5 µs a bit, pause of more than 50 µs. */
-    WS2811("WS2811, 400 kHz", 2.5, 50, 0, 0),
+    WS2811("WS2811, 400 kHz", Sources.SLOW_BIT.value(), Sources.SHORT_PAUSE.value(), 0, 0),
     /** One wire at 800 kHz: WS2812B, 1.25 µs a bit, pause of more than 50 µs. */
-    WS2812B("WS2812B", 1.25, 50, 0, 0),
+    WS2812B("WS2812B", Sources.ONE_WIRE_BIT.value(), Sources.SHORT_PAUSE.value(), 0, 0),
     /** WS2813, with a second data line: 1.25 µs a bit, pause of 300 µs. */
-    WS2813("WS2813", 1.25, 300, 0, 0),
+    WS2813("WS2813", Sources.ONE_WIRE_BIT.value(), Sources.WS2813_PAUSE.value(), 0, 0),
     /** WS2815, 12 V: 1.25 µs a bit, pause of 280 µs. */
-    WS2815("WS2815", 1.25, 280, 0, 0),
+    WS2815("WS2815", Sources.ONE_WIRE_BIT.value(), Sources.WS2815_PAUSE.value(), 0, 0),
     /** SK6812, RGB or RGBW: 1.25 µs a bit, pause of 80 µs. */
-    SK6812("SK6812", 1.25, 80, 0, 0),
+    SK6812("SK6812", Sources.ONE_WIRE_BIT.value(), Sources.SK6812_PAUSE.value(), 0, 0),
     /** Clocked: APA102, 32 bits a pixel, a start frame of 32 bits, an end frame of one bit for two pixels; at 4 MHz. */
-    APA102("APA102, 4 MHz", 0.25, 0, 32, 2),
+    APA102("APA102, 4 MHz", 0.25, 0, Sources.APA102_START.value(), 2),
     /** Clocked: WS2801, 24 bits a pixel, pause of 500 µs; at 2 MHz. */
-    WS2801("WS2801, 2 MHz", 0.5, 500, 0, 0);
+    WS2801("WS2801, 2 MHz", 0.5, Sources.WS2801_PAUSE.value(), 0, 0);
 
     private final String title;
     private final double bitMicros;

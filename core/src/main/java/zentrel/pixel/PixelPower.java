@@ -1,6 +1,7 @@
 package zentrel.pixel;
 
 import java.util.List;
+import zentrel.source.Sources;
 
 /**
  * What pixels draw at full white, or at a limit, and what feeds them.
@@ -23,15 +24,9 @@ public record PixelPower(
         double dropVolts,
         double dropOneFeed,
         double cableDrop) {
-    /** Of copper at 20 °C, Ω·mm²/m (IEC 60028). */
-    public static final double COPPER = 0.017241;
-
-    /** Ratings of blade fuses, amperes (ISO 8820-3, from memory). */
+    /** Ratings of blade fuses, amperes (ISO 8820-3). */
     private static final List<Double> FUSES =
-            List.of(1.0, 2.0, 3.0, 4.0, 5.0, 7.5, 10.0, 15.0, 20.0, 25.0, 30.0, 35.0, 40.0);
-
-    /** Common practice, no source: a supply has a fifth to spare, a fuse a quarter. */
-    private static final double SUPPLY_SPARE = 1.2;
+            List.of(1.0, 2.0, 3.0, 4.0, 5.0, 7.5, 10.0, 15.0, 20.0, 25.0, 30.0, 35.0, Sources.LARGEST_FUSE.value());
 
     private static final double FUSE_SPARE = 1.25;
 
@@ -94,7 +89,7 @@ public record PixelPower(
             // its current
             drop = oneFeed / (4.0 * feeds * feeds);
         }
-        double cable = amps * COPPER * 2 * run.cableMetres() / run.cableSquare();
-        return new PixelPower(amps, watts, watts * SUPPLY_SPARE, fuse, feeds, drop, oneFeed, cable);
+        double cable = amps * Sources.COPPER.value() * 2 * run.cableMetres() / run.cableSquare();
+        return new PixelPower(amps, watts, watts * Sources.SUPPLY_SPARE.value(), fuse, feeds, drop, oneFeed, cable);
     }
 }

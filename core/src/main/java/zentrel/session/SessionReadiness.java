@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import zentrel.check.Finding;
 import zentrel.check.Report;
+import zentrel.check.Severity;
 import zentrel.path.HopKind;
 import zentrel.path.Reason;
 import zentrel.path.SignalPath;
@@ -104,6 +105,7 @@ public final class SessionReadiness {
         findings.values().stream()
                 .filter(f -> f.rule().startsWith("desk.") && isAbout(f, desk.application()))
                 .forEach(lacks::add);
+        lacks.addAll(otherFixtures(desk.application()));
         return member(
                 desk.application(),
                 desk.part(),
@@ -116,6 +118,7 @@ public final class SessionReadiness {
     private TakesPart attached(Attachment attachment) {
         Set<Finding> lacks = new LinkedHashSet<>();
         report.signalPaths().ofAttachment(attachment.id()).paths().forEach(p -> lacks.addAll(met(p, f -> true)));
+        lacks.addAll(otherFixtures(attachment.to()));
         return member(attachment.to(), Part.PREVIS, Optional.of(attachment.id()), false, lacks.isEmpty(), lacks);
     }
 
@@ -130,7 +133,16 @@ public final class SessionReadiness {
                                 .isPresent()));
             }
         }
+        lacks.addAll(otherFixtures(program.id()));
         return member(program.id(), Part.PREVIS, Optional.empty(), false, lacks.isEmpty(), lacks);
+    }
+
+    /** What is reported of a program's list of fixtures: levels arrive there, and other lights move. */
+    private List<Finding> otherFixtures(Id<Application> program) {
+        return findings.values().stream()
+                .filter(f -> f.rule().equals("patch.differs") || f.rule().equals("patch.mode-differs"))
+                .filter(f -> f.severity() != Severity.NOTE && f.subjects().contains(program))
+                .toList();
     }
 
     /** What the check reports of what a path met. */

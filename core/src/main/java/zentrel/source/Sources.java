@@ -85,6 +85,52 @@ public final class Sources {
     public static final Sourced<Double> SMALL_NODE_PACKETS =
             practice(1000.0, "A small node handles about 1000 broadcast packets a second.");
 
+    // --- pixels ---
+
+    public static final Sourced<Double> ONE_WIRE_BIT = memory(
+            1.25,
+            "A bit of the WS2812B family, WS2813, WS2815 and SK6812 takes 1.25 µs.",
+            "their data sheets, timing",
+            85);
+    public static final Sourced<Double> SLOW_BIT =
+            memory(2.5, "A bit of the WS2811 at 400 kHz takes 2.5 µs.", "its data sheet, timing", 85);
+    public static final Sourced<Double> SHORT_PAUSE =
+            memory(50.0, "WS2811 and WS2812B show a frame after a pause of more than 50 µs.", "their data sheets", 80);
+    public static final Sourced<Double> SK6812_PAUSE =
+            memory(80.0, "An SK6812 shows a frame after a pause of 80 µs.", "its data sheet", 80);
+    public static final Sourced<Double> WS2815_PAUSE =
+            memory(280.0, "A WS2815 shows a frame after a pause of 280 µs.", "its data sheet", 75);
+    public static final Sourced<Double> WS2813_PAUSE =
+            memory(300.0, "A WS2813 shows a frame after a pause of 300 µs.", "its data sheet", 75);
+    public static final Sourced<Double> WS2801_PAUSE =
+            memory(500.0, "A WS2801 shows a frame after its clock rested for 500 µs.", "its data sheet", 80);
+    public static final Sourced<Integer> APA102_START = memory(
+            32,
+            "An APA102 takes 32 bits a pixel after a start frame of 32 bits, and half a bit for each pixel at the end.",
+            "its data sheet",
+            80);
+    public static final Sourced<Double> COPPER =
+            memory(0.017241, "Annealed copper has 0.017241 Ω·mm²/m at 20 °C.", "IEC 60028", 90);
+    public static final Sourced<Double> LARGEST_FUSE = memory(
+            40.0, "Blade fuses are rated 1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35 and 40 A.", "ISO 8820-3", 80);
+    public static final Sourced<Double> PIXEL_MILLIAMPS =
+            practice(60.0, "An RGB pixel at 5 V draws about 60 mA at full white, an RGBW one about 80.");
+    public static final Sourced<Double> SUPPLY_SPARE =
+            practice(1.2, "A supply has a fifth to spare, and a fuse a quarter above the current.");
+
+    // --- fixtures ---
+
+    public static final Sourced<String> GDTF_MODES = memory(
+            "DMXChannel",
+            "A GDTF file tells the slots of each mode; a geometry that is referred to repeats its channels.",
+            "DIN SPEC 15800, DMX modes",
+            80);
+    public static final Sourced<String> MVR_ADDRESS = memory(
+            "Address",
+            "An MVR file writes a start slot as universe and slot with a point between, or counted through all universes.",
+            "DIN SPEC 15801, address",
+            80);
+
     // --- files and commands ---
 
     public static final Sourced<Integer> WORKBOOK_COLUMNS =
@@ -124,6 +170,20 @@ public final class Sources {
             ROUTERS_PASS_NO_BROADCAST,
             FULL_LINK,
             SMALL_NODE_PACKETS,
+            ONE_WIRE_BIT,
+            SLOW_BIT,
+            SHORT_PAUSE,
+            SK6812_PAUSE,
+            WS2815_PAUSE,
+            WS2813_PAUSE,
+            WS2801_PAUSE,
+            APA102_START,
+            COPPER,
+            LARGEST_FUSE,
+            PIXEL_MILLIAMPS,
+            SUPPLY_SPARE,
+            GDTF_MODES,
+            MVR_ADDRESS,
             WORKBOOK_COLUMNS,
             POWERSHELL_QUOTES);
 

@@ -11,6 +11,7 @@ import zentrel.file.PlanFile;
 import zentrel.file.PlanFileException;
 import zentrel.gear.FixtureTaking;
 import zentrel.gear.GearEdit;
+import zentrel.mvr.GdtfReader;
 import zentrel.mvr.MvrReader;
 import zentrel.mvr.MvrWriter;
 import zentrel.patch.FixtureList;
@@ -62,6 +63,10 @@ final class ListFiles {
             MvrReader.Scene scene = MvrReader.read(file);
             return new Read(title, scene.list(), scene.types(), scene.notes());
         }
+        if (lower.endsWith(".gdtf")) {
+            GdtfReader.Read read = GdtfReader.read(file, Kind.FIXTURE_TYPE.id("type"));
+            return new Read(title, FixtureList.of(List.of()), List.of(read.type()), read.leftOut());
+        }
         if (lower.endsWith(".zentrel") || lower.endsWith(".json")) {
             try {
                 Plan plan = PlanFile.open(file).plan();
@@ -80,6 +85,13 @@ final class ListFiles {
 
     /** Puts a list into the plan, in the place of one of the same name; whose list it is stays known. */
     static GearEdit keep(Plan plan, Read read) {
+        if (read.list().rows().isEmpty() && !read.types().isEmpty()) {
+            return new GearEdit(
+                    new Edit(
+                            "Add the fixture type " + read.types().get(0).name(),
+                            p -> FixtureTaking.withTypes(p, read.types())),
+                    List.of());
+        }
         Optional<PatchList> before = plan.patchLists().stream()
                 .filter(l -> l.name().equalsIgnoreCase(read.name()))
                 .findFirst();

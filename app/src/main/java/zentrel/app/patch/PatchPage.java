@@ -1,11 +1,9 @@
 package zentrel.app.patch;
 
-import java.io.File;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
@@ -13,18 +11,14 @@ import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
-import javafx.scene.control.MenuButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.document.Removal;
 import zentrel.app.look.Buttons;
-import zentrel.app.look.Clip;
 import zentrel.app.look.Lists;
 import zentrel.app.look.Texts;
 import zentrel.app.patch.DifferenceRow.Side;
@@ -36,15 +30,9 @@ import zentrel.app.shell.PageView;
 import zentrel.app.shell.WordBox;
 import zentrel.check.Area;
 import zentrel.check.Report;
-import zentrel.gear.FixtureTaking;
 import zentrel.gear.GearEdit;
 import zentrel.gear.PatchEdits;
-import zentrel.patch.FixtureList;
-import zentrel.patch.ListLayout;
 import zentrel.patch.PatchComparison.Row;
-import zentrel.patch.PatchDifference;
-import zentrel.patch.PatchTaking;
-import zentrel.plan.Edit;
 import zentrel.plan.Fixture;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
@@ -71,6 +59,7 @@ public final class PatchPage implements PageView {
     private final VBox heads = new VBox();
     private final Set<Id<Fixture>> chosen = new LinkedHashSet<>();
     private final PatchKeys keys;
+    private final ListMenu lists;
     private Strips seen = Strips.NONE;
     private @Nullable Id<PatchList> with;
     private boolean asked;
@@ -86,6 +75,7 @@ public final class PatchPage implements PageView {
                 "patch 12 wash of 18 on node from 531 · move 101-112 to U3 · renumber 101-112 from 131 · set purpose of 101-112 to path",
                 made -> {});
         keys = new PatchKeys(this);
+        lists = new ListMenu(document, () -> seen, this::compareWith);
         strips.setId("patch-strips");
         strips.setAccessibleText("Universes with their fixtures");
         strips.setCellFactory(l -> new StripRow(new Touch()));
@@ -127,34 +117,14 @@ public final class PatchPage implements PageView {
     public static PageEntry<PatchPage> entry(PageContext context) {
         return new PageEntry<>(PatchPage.class, "Patch", EnumSet.of(Area.PATCH), () -> new PatchPage(context))
                 .explainedBy("concept-patch")
-                .offers("Read a list of fixtures", PatchPage::read)
-                .offers("Paste a list of fixtures", PatchPage::paste)
-                .offers("Write the list of fixtures", p -> p.write(true))
+                .offers("Read a list of fixtures", p -> p.lists.read())
+                .offers("Paste a list of fixtures", p -> p.lists.paste())
+                .offers("Write the list of fixtures", p -> p.lists.write(true))
                 .offers("Patch fixtures in words", p -> p.words.begin("patch "));
     }
 
     private Node head() {
-        MenuButton more = new MenuButton("Lists");
-        more.setId("patch-lists");
-        more.setMinWidth(Region.USE_PREF_SIZE);
-        more.getItems()
-                .addAll(
-                        Buttons.item("Read a list …", "patch-read", this::read),
-                        Buttons.item("Paste a list", "patch-paste", this::paste),
-                        Buttons.item("Write the plan's fixtures …", "patch-write", () -> write(true)),
-                        Buttons.item("Write that list …", "patch-write-list", () -> write(false)),
-                        Buttons.item("Take that whole list into the plan", "patch-take-all", this::takeAll),
-                        Buttons.item("All fields of that list (whose it is, how it is written) …", "patch-list", () -> {
-                            if (with != null) {
-                                document.select(with);
-                            }
-                        }),
-                        Buttons.item("Remove that list", "patch-remove-list", () -> {
-                            if (with != null) {
-                                Removal.of(document, List.of(with));
-                            }
-                        }));
-        HBox head = new HBox(8, Texts.of("The plan against", "soft"), against, more, summary);
+        HBox head = new HBox(8, Texts.of("The plan against", "soft"), against, lists.menu(), summary);
         head.setAlignment(Pos.CENTER_LEFT);
         return head;
     }
@@ -162,8 +132,14 @@ public final class PatchPage implements PageView {
     private Node doing() {
         doing.getChildren()
                 .addAll(
-                        Buttons.quiet("All as the plan", "patch-all-plan", () -> takeAll(Side.PLAN)),
-                        Buttons.quiet("All as the list", "patch-all-list", () -> takeAll(Side.LIST)));
+                        Buttons.quiet(
+                                "All as the plan",
+                                "patch-all-plan",
+                                () -> lists.take(seen.comparison().differing(), Side.PLAN)),
+                        Buttons.quiet(
+                                "All as the list",
+                                "patch-all-list",
+                                () -> lists.take(seen.comparison().differing(), Side.LIST)));
         doing.setAlignment(Pos.CENTER_LEFT);
         return doing;
     }
@@ -197,12 +173,12 @@ public final class PatchPage implements PageView {
         if (report == null || pane.getScene() == null) {
             return;
         }
-        List<PatchList> lists = document.plan().patchLists();
-        if (with != null && lists.stream().noneMatch(l -> l.id().equals(with))) {
+        List<PatchList> kept = document.plan().patchLists();
+        if (with != null && kept.stream().noneMatch(l -> l.id().equals(with))) {
             with = null;
         }
-        if (with == null && !asked && !lists.isEmpty()) {
-            with = lists.get(0).id(); // until somebody says otherwise
+        if (with == null && !asked && !kept.isEmpty()) {
+            with = kept.get(0).id(); // until somebody says otherwise
         }
         Id<PatchList> now = with;
         document.derive(report, r -> Strips.of(r, now), made -> {
@@ -416,8 +392,8 @@ public final class PatchPage implements PageView {
 
     private void compareWith(int index) {
         asked = true;
-        List<PatchList> lists = document.plan().patchLists();
-        with = index < 0 || index >= lists.size() ? null : lists.get(index).id();
+        List<PatchList> all = document.plan().patchLists();
+        with = index < 0 || index >= all.size() ? null : all.get(index).id();
         refresh();
     }
 
@@ -428,105 +404,16 @@ public final class PatchPage implements PageView {
     }
 
     private void take(Differing differing, Side side) {
-        takeRows(differing.rows(), side);
-    }
-
-    private void takeAll(Side side) {
-        takeRows(seen.comparison().differing(), side);
-    }
-
-    private void takeRows(List<Row> taken, Side side) {
-        Optional<PatchList> list = seen.list();
-        if (list.isEmpty()) {
-            return;
-        }
-        FixtureList there = FixtureList.of(list.get());
-        Set<PatchDifference.Kind> kinds = EnumSet.allOf(PatchDifference.Kind.class);
-        Strips of = seen;
-        document.make(
-                () -> new GearEdit(
-                        side == Side.LIST
-                                ? FixtureTaking.take(of.plan(), there, taken, kinds)
-                                : noted(list.get(), there, of, taken, kinds),
-                        List.of()),
-                made -> {});
-    }
-
-    /** The list as it is once its program is set as the plan is. */
-    private static Edit noted(
-            PatchList list, FixtureList there, Strips of, List<Row> taken, Set<PatchDifference.Kind> kinds) {
-        FixtureList corrected = PatchTaking.intoB(FixtureList.of(of.plan()), there, taken, kinds);
-        String what = taken.size() == 1 ? taken.get(0).either().shown() : Counted.of(taken.size(), "fixture");
-        return new Edit(
-                "Note that " + list.name() + " has " + what + " as the plan",
-                p -> p.with(list.id(), l -> l.withRows(corrected.rows())));
-    }
-
-    private void takeAll() {
-        seen.list()
-                .ifPresent(l -> document.make(
-                        () -> new GearEdit(
-                                FixtureTaking.takeAll(document.plan(), FixtureList.of(l), List.of()), List.of()),
-                        made -> {}));
-    }
-
-    private void read() {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle("Read a list of fixtures");
-        chooser.getExtensionFilters()
-                .addAll(
-                        new FileChooser.ExtensionFilter(
-                                "Lists of fixtures",
-                                "*.csv",
-                                "*.tsv",
-                                "*.txt",
-                                "*.xlsx",
-                                "*.mvr",
-                                "*.zentrel",
-                                "*.json"),
-                        new FileChooser.ExtensionFilter("All files", "*"));
-        File file = chooser.showOpenDialog(pane.getScene().getWindow());
-        if (file != null) {
-            read(file.toPath());
-        }
+        lists.take(differing.rows(), side);
     }
 
     /** Reads a list and compares the plan with it. */
     public void read(java.nio.file.Path file) {
-        ListFiles.take(document, () -> ListFiles.read(file), this::compareWith);
-    }
-
-    private void paste() {
-        String text = Clip.text();
-        ListFiles.take(document, () -> ListFiles.read(text), this::compareWith);
-    }
-
-    private void write(boolean plan) {
-        Optional<PatchList> list = seen.list();
-        if (!plan && list.isEmpty()) {
-            document.tell("Choose a list first, or read one.");
-            return;
-        }
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle("Write a list of fixtures");
-        chooser.setInitialFileName("fixtures.csv");
-        chooser.getExtensionFilters()
-                .addAll(
-                        new FileChooser.ExtensionFilter("Table", "*.csv"),
-                        new FileChooser.ExtensionFilter("Workbook", "*.xlsx"),
-                        new FileChooser.ExtensionFilter("Scene", "*.mvr"));
-        File file = chooser.showSaveDialog(pane.getScene().getWindow());
-        if (file != null) {
-            write(file.toPath(), plan);
-        }
+        lists.read(file);
     }
 
     /** Writes the plan's fixtures, as the list that is compared is written, or that list. */
     public void write(java.nio.file.Path file, boolean plan) {
-        Strips of = seen;
-        ListLayout layout = of.list().map(ListLayout::of).orElse(ListLayout.USUAL);
-        FixtureList written =
-                plan ? FixtureList.of(of.plan()) : FixtureList.of(of.list().orElseThrow());
-        document.work(() -> ListFiles.write(file, written, layout, of.plan().fixtureTypes()), document::tell);
+        lists.write(file, plan);
     }
 }

@@ -223,8 +223,15 @@ public final class GoToBox extends TextField {
         things(fitting, plan.links(), l -> l.name() + " (control link)");
         things(fitting, plan.attachments(), x -> x.name() + " (a console's own stream)");
         things(fitting, plan.segments(), s -> s.name() + " (segment)");
-        for (Kind<? extends Named> kind :
-                List.of(Kind.ADAPTER, Kind.RECEIVER, Kind.LINE, Kind.SESSION, Kind.CABLE, Kind.COPY)) {
+        for (Kind<? extends Named> kind : List.of(
+                Kind.ADAPTER,
+                Kind.RECEIVER,
+                Kind.LINE,
+                Kind.SESSION,
+                Kind.CABLE,
+                Kind.COPY,
+                Kind.FIXTURE_TYPE,
+                Kind.PATCH_LIST)) {
             things(fitting, plan.all(kind), x -> plan.index().name(x.id()) + " (" + kind.title() + ")");
         }
         List<Command> found = new ArrayList<>(fitting.begins);
