@@ -42,7 +42,7 @@ import zentrel.text.PlainText;
 @Command(
         name = "patch",
         mixinStandardHelpOptions = true,
-        description = "Compares lists of fixtures, takes them into a plan, and writes them for other programs.",
+        description = "Compares lists of fixtures, imports them, and writes them for other programs.",
         subcommands = {PatchCommand.Compare.class, PatchCommand.Import.class, PatchCommand.Export.class})
 final class PatchCommand implements Callable<Integer> {
     @Override
@@ -217,9 +217,8 @@ final class PatchCommand implements Callable<Integer> {
     @Command(
             name = "import",
             mixinStandardHelpOptions = true,
-            description =
-                    "Takes a list of fixtures (CSV, XLSX, MVR, a plan) into a plan: new ones are added, others set as"
-                            + " the list says, none removed. Without -o it only says what would change.")
+            description = "Imports a list of fixtures (CSV, XLSX, MVR, a plan): new ones are added, others set as"
+                    + " the list says, none removed. Without -o it only says what would change.")
     static final class Import implements Callable<Integer> {
         @Mixin
         @SuppressWarnings("NullAway.Init")

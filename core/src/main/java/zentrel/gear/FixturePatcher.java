@@ -101,10 +101,7 @@ public final class FixturePatcher {
     public static Edit move(Plan plan, List<Fixture> fixtures, Universe universe, int slot) {
         Set<Id<Fixture>> moved = fixtures.stream().map(Fixture::id).collect(Collectors.toSet());
         int next = slot == 0 ? firstFree(plan, universe) : slot;
-        Optional<Id<Line>> line = plan.index().portsOf(universe.id()).stream()
-                .flatMap(p -> plan.index().linesOf(p.id()).stream())
-                .map(Line::id)
-                .findFirst();
+        Optional<Id<Line>> line = UniverseRoutes.lineOf(plan, universe.id());
         Map<Id<Fixture>, Fixture> after = new LinkedHashMap<>();
         for (Fixture f : fixtures) {
             List<Break> breaks = new ArrayList<>();

@@ -43,8 +43,8 @@ public final class FixtureTaking {
                 .filter(r -> r.differences().stream().anyMatch(d -> kinds.contains(d.kind())))
                 .toList();
         String text = chosen.size() == 1
-                ? "Take " + chosen.get(0).either().shown() + " from the list"
-                : "Take " + Counted.of(chosen.size(), "fixture") + " from the list";
+                ? "Import " + chosen.get(0).either().shown() + " from the list"
+                : "Import " + Counted.of(chosen.size(), "fixture") + " from the list";
         return new Edit(text, p -> new FixtureTaking(p).taken(chosen, kinds));
     }
 
@@ -137,9 +137,7 @@ public final class FixtureTaking {
 
     private Optional<Id<Line>> line(List<Break> breaks) {
         return breaks.stream()
-                .flatMap(b -> plan.index().portsOf(b.universe()).stream())
-                .flatMap(p -> plan.index().linesOf(p.id()).stream())
-                .map(Line::id)
+                .flatMap(b -> UniverseRoutes.lineOf(plan, b.universe()).stream())
                 .findFirst();
     }
 

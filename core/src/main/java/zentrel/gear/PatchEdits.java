@@ -169,10 +169,7 @@ public final class PatchEdits {
             throw new IllegalArgumentException(universe.label() + " has no room for " + said(fixtures) + " of "
                     + Counted.of(wanted.cardinality(), "slot") + (way == 0 ? "." : " there."));
         }
-        Optional<Id<Line>> line = plan.index().portsOf(universe.id()).stream()
-                .flatMap(p -> plan.index().linesOf(p.id()).stream())
-                .map(Line::id)
-                .findFirst();
+        Optional<Id<Line>> line = UniverseRoutes.lineOf(plan, universe.id());
         Map<Id<Fixture>, Fixture> after = new LinkedHashMap<>();
         for (Fixture f : fixtures) {
             List<Break> breaks = new ArrayList<>();
@@ -324,10 +321,7 @@ public final class PatchEdits {
                 }
                 slot = at;
                 Id<Universe> into = universe(number).id();
-                Optional<Id<Line>> line = plan.index().portsOf(into).stream()
-                        .flatMap(p -> plan.index().linesOf(p.id()).stream())
-                        .map(Line::id)
-                        .findFirst();
+                Optional<Id<Line>> line = UniverseRoutes.lineOf(plan, into);
                 after.put(f.id(), f.withBreaks(breaks).withLine(f.uses(into) ? f.line() : line.or(f::line)));
             }
             return with(plan.with(Kind.UNIVERSE, all), after);

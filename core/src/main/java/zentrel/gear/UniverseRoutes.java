@@ -19,6 +19,14 @@ import zentrel.text.Counted;
 public final class UniverseRoutes {
     private UniverseRoutes() {}
 
+    /** A line by which a universe arrives; empty where none does. */
+    public static Optional<Id<Line>> lineOf(Plan plan, Id<Universe> universe) {
+        return plan.index().portsOf(universe).stream()
+                .flatMap(p -> plan.index().linesOf(p.id()).stream())
+                .map(Line::id)
+                .findFirst();
+    }
+
     /** The ports of a receiver that nothing is meant for yet. */
     public static List<Port> freePorts(Plan plan, Receiver receiver) {
         return receiver.ports().stream()

@@ -28,7 +28,7 @@ import zentrel.plan.Id;
 import zentrel.plan.PatchList;
 import zentrel.text.Counted;
 
-/** What is done with lists of other programs: read, pasted, written, taken into the plan or out of it. */
+/** What is done with lists of other programs: read, pasted, written, imported. */
 final class ListMenu {
     private final OpenDocument document;
     private final Supplier<Strips> seen;
@@ -53,7 +53,7 @@ final class ListMenu {
                         Buttons.item("Paste a list", "patch-paste", this::paste),
                         Buttons.item("Write the plan's fixtures …", "patch-write", () -> write(true)),
                         Buttons.item("Write that list …", "patch-write-list", () -> write(false)),
-                        Buttons.item("Take that whole list into the plan", "patch-take-all", this::takeAll),
+                        Buttons.item("Import that whole list", "patch-take-all", this::takeAll),
                         Buttons.item(
                                 "Whose that list is, and how it is written …",
                                 "patch-list",

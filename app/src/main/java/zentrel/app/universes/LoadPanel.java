@@ -23,11 +23,11 @@ import zentrel.app.shell.Panel;
 import zentrel.check.Report;
 import zentrel.load.Airtime;
 import zentrel.load.Load;
+import zentrel.pixel.PixelSplit;
 import zentrel.plan.Application;
 import zentrel.plan.Delivery;
 import zentrel.plan.SwitchFeatures;
 import zentrel.profile.Protocol;
-import zentrel.routing.PixelCount;
 import zentrel.text.Counted;
 import zentrel.text.Numbers;
 
@@ -109,11 +109,13 @@ final class LoadPanel extends Panel {
             return;
         }
         try {
-            PixelCount counted =
-                    new PixelCount(Integer.parseInt(typed), of.getValue().length());
-            universes.setText(String.valueOf(counted.universes()));
-            document.tell(counted.pixels() + " " + of.getValue() + " pixels need " + counted.universes()
-                    + " universes of " + counted.perUniverse() + " pixels; the last has " + counted.inTheLast() + ".");
+            PixelSplit.Rules rules = PixelSplit.Rules.whole(of.getValue().length(), 1);
+            PixelSplit split = PixelSplit.of(PixelSplit.evenly(Integer.parseInt(typed), 1), rules);
+            List<PixelSplit.Run> runs = split.outputs().get(0).universes();
+            universes.setText(String.valueOf(runs.size()));
+            document.tell(split.pixels() + " " + of.getValue() + " pixels need " + runs.size() + " universes of "
+                    + rules.mostInUniverse() + " pixels; the last has "
+                    + runs.get(runs.size() - 1).pixels() + ".");
             work();
         } catch (IllegalArgumentException e) {
             document.tell(
