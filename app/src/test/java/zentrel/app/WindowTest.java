@@ -41,7 +41,7 @@ class WindowTest extends OpenWindow {
         plan();
         long broken = report().count(Severity.BROKEN);
         assertThat(broken).isGreaterThan(7);
-        waitFor("13 broken");
+        waitFor("15 broken");
         click(robot, "#card-boathouse-node-rx");
         waitFor("Hut desk → Port 1 of Boathouse node");
         waitFor("broken at 4 of 10: none asked for 4");

@@ -69,10 +69,7 @@ record PatchMatch(int[] inB, List<MatchedBy> by, boolean[] matchedInB) {
         private static boolean alike(PatchRow x, PatchRow y) {
             boolean labels = !x.label().isEmpty() && x.label().equals(y.label());
             boolean types = x.type().isEmpty() || y.type().isEmpty() || FixtureType.sameName(x.type(), y.type());
-            return labels
-                    || (types
-                            && x.label().isEmpty() == y.label().isEmpty()
-                            && x.label().isEmpty());
+            return labels || (types && (x.label().isEmpty() || y.label().isEmpty()));
         }
 
         /** What only one fixture of each whole list has is a strong sign. */

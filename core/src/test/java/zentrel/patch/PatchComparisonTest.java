@@ -86,6 +86,18 @@ class PatchComparisonTest {
                         "missing-in-a 111 |U2 slot 25, Spot, Basic, Reeds by number");
     }
 
+    /** Another light may hang where one was; the same one was numbered anew. */
+    @Test
+    void aPlaceAloneMakesNoMatchWhereTheRestDiffers() {
+        FixtureList old = read("Number,Type,Address\n7,Wash,1.1\n8,Wash,1.19\n9,Spot,1.37\n");
+        FixtureList now = read("Number,Label,Type,Address\n107,Doors,Wash,1.1\n8,Reeds,Wash,1.19\n10,Tower,Fan,1.37\n");
+        assertThat(compared(old, now))
+                .containsExactly(
+                        "number 7 7|107 by place",
+                        "missing-in-b 9 U1 slot 37, Spot| by number",
+                        "missing-in-a 10 |U1 slot 37, Fan, Tower by number");
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

@@ -56,7 +56,8 @@ final class SendPane extends VBox {
     private final ComboBox<Delivery> delivery = new ComboBox<>();
     private final TextField to = field("", "Addresses for unicast", "send-to", 9);
     private final TextField sync = field("0", "sACN synchronization universe, 0 for none", "send-sync", 3);
-    private final Button fixture = Buttons.quiet("", "send-fixture", this::takeFixture);
+    private final Button fixture =
+            Buttons.quiet("Only the slots of the selected fixture", "send-fixture", this::takeFixture);
     private final Timeline countdown = new Timeline();
     private int counted;
     private final CheckBox preview = new CheckBox("preview");
