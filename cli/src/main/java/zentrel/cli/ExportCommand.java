@@ -1,9 +1,6 @@
 package zentrel.cli;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -65,21 +62,7 @@ final class ExportCommand implements Callable<Integer> {
             case csv -> text(what.of(opened).csv());
             case xlsx -> what.of(opened).workbook(what.title());
         };
-        if (file == null) {
-            if (form == Form.xlsx) {
-                throw new Refusal("A workbook is no text; say where to write it, with -o FILE.");
-            }
-            out.line(new String(bytes, StandardCharsets.UTF_8).stripTrailing());
-            return 0;
-        }
-        try {
-            if (Files.exists(file)) {
-                throw new Refusal("There is a file " + file + " already; nothing was written.");
-            }
-            Files.write(file, bytes);
-        } catch (IOException | InvalidPathException e) {
-            throw new Refusal("The file " + file + " could not be written: " + e.getMessage() + ".", e);
-        }
+        out.write(bytes, form != Form.xlsx, file);
         return 0;
     }
 

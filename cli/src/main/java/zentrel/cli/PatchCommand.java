@@ -357,21 +357,7 @@ final class PatchCommand implements Callable<Integer> {
                 case xlsx -> table.workbook("Fixtures");
                 case mvr -> MvrWriter.write(source.list().rows(), source.types());
             };
-            if (to == null) {
-                if (form != Form.csv) {
-                    throw new Refusal("This is no text; say where to write it, with -o FILE.");
-                }
-                out.line(new String(bytes, StandardCharsets.UTF_8).stripTrailing());
-                return 0;
-            }
-            try {
-                if (Files.exists(to)) {
-                    throw new Refusal("There is a file " + to + " already; nothing was written.");
-                }
-                Files.write(to, bytes);
-            } catch (IOException e) {
-                throw new Refusal("The file " + to + " could not be written: " + e.getMessage() + ".", e);
-            }
+            out.write(bytes, form == Form.csv, to);
             return 0;
         }
 

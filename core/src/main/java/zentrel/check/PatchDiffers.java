@@ -156,8 +156,8 @@ final class PatchDiffers extends PathRule {
         FixtureList here = FixtureList.of(plan);
         return plan.with(id, list -> {
             FixtureList there = FixtureList.of(list);
-            return list.withRows(PatchTaking.intoB(
-                            here, there, PatchComparison.of(here, there).differing(), kinds)
+            PatchComparison comparison = PatchComparison.of(here, there);
+            return list.withRows(PatchTaking.intoB(comparison, there, comparison.differing(), kinds)
                     .rows());
         });
     }

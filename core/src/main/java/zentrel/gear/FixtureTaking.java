@@ -38,7 +38,7 @@ public final class FixtureTaking {
      * @param rows rows of the comparison of the plan's fixtures with the list
      * @param kinds what is taken of them; fixtures that the list lacks are removed only where that is among them
      */
-    public static Edit take(Plan plan, FixtureList list, Collection<Row> rows, Set<PatchDifference.Kind> kinds) {
+    public static Edit take(Collection<Row> rows, Set<PatchDifference.Kind> kinds) {
         List<Row> chosen = rows.stream()
                 .filter(r -> r.differences().stream().anyMatch(d -> kinds.contains(d.kind())))
                 .toList();
@@ -53,7 +53,7 @@ public final class FixtureTaking {
         Set<PatchDifference.Kind> kinds = new java.util.HashSet<>(ALL);
         kinds.remove(PatchDifference.Kind.MISSING_IN_B);
         List<Row> rows = PatchComparison.of(FixtureList.of(plan), list).differing();
-        return take(plan, list, rows, kinds).and(p -> withTypes(p, types));
+        return take(rows, kinds).and(p -> withTypes(p, types));
     }
 
     /** A plan that knows fixture types; those of a name that it has already stay as they are. */

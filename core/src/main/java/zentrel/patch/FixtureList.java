@@ -61,6 +61,29 @@ public record FixtureList(
                 f.use().note());
     }
 
+    /** The row of one fixture: by its number, else by its start slot where either has no number. One pass, no comparison. */
+    public Optional<PatchRow> find(PatchRow fixture) {
+        String number = FixtureNumber.plain(fixture.number());
+        Optional<PatchRow> byPlace = Optional.empty();
+        for (PatchRow row : rows) {
+            String other = FixtureNumber.plain(row.number());
+            if (!number.isEmpty() && number.equals(other)) {
+                return Optional.of(row);
+            }
+            if ((number.isEmpty() || other.isEmpty()) && byPlace.isEmpty() && startsAlike(row, fixture)) {
+                byPlace = Optional.of(row);
+            }
+        }
+        return byPlace;
+    }
+
+    private static boolean startsAlike(PatchRow one, PatchRow other) {
+        return !one.runs().isEmpty()
+                && !other.runs().isEmpty()
+                && one.runs().get(0).universe() == other.runs().get(0).universe()
+                && one.runs().get(0).slot() == other.runs().get(0).slot();
+    }
+
     /** The list as a plan holds it. */
     public PatchList kept(Id<PatchList> id, String name, Optional<Id<Application>> program) {
         return new PatchList(id, name, program, has.stream().sorted().toList(), style, rows);

@@ -20,15 +20,16 @@ public final class PatchTaking {
     /**
      * The second list with what the first says.
      *
-     * @param taken rows of their comparison
+     * @param comparison of the two
+     * @param taken rows of it
      * @param kinds what is taken of them; missing fixtures are added, or taken out, only where that is among them
      */
-    public static FixtureList intoB(FixtureList a, FixtureList b, Collection<Row> taken, Set<Kind> kinds) {
+    public static FixtureList intoB(PatchComparison comparison, FixtureList b, Collection<Row> taken, Set<Kind> kinds) {
         List<PatchRow> rows = new ArrayList<>(b.rows());
         Set<Integer> gone = new HashSet<>();
         Map<Integer, List<PatchRow>> added = new HashMap<>();
         Map<Integer, Integer> inB = new HashMap<>();
-        PatchComparison.of(a, b).rows().stream()
+        comparison.rows().stream()
                 .filter(r -> r.indexA() >= 0 && r.indexB() >= 0)
                 .forEach(r -> inB.put(r.indexA(), r.indexB()));
         for (Row row : taken) {

@@ -31,8 +31,7 @@ class FixtureTakingTest {
         List<PatchComparison.Row> rows =
                 PatchComparison.of(FixtureList.of(draft), list).differing();
         assertThat(rows).hasSizeGreaterThan(10);
-        Plan taken =
-                FixtureTaking.take(draft, list, rows, Set.of(Kind.values())).applyTo(draft);
+        Plan taken = FixtureTaking.take(rows, Set.of(Kind.values())).applyTo(draft);
         assertThat(differences(taken, list)).isEmpty();
         assertThat(taken.fixtures())
                 .as("404 is in no list")
@@ -50,18 +49,27 @@ class FixtureTakingTest {
         PatchList list = draft.patchLists().get(0);
         FixtureList there = FixtureList.of(list);
         FixtureList here = FixtureList.of(draft);
-        FixtureList corrected =
-                PatchTaking.intoB(here, there, PatchComparison.of(here, there).differing(), Set.of(Kind.values()));
+        PatchComparison comparison = PatchComparison.of(here, there);
+        FixtureList corrected = PatchTaking.intoB(comparison, there, comparison.differing(), Set.of(Kind.values()));
         assertThat(PatchComparison.of(here, corrected).differences()).isEmpty();
         assertThat(corrected.rows())
                 .extracting(r -> r.number())
                 .as("404 where it stands in the plan")
                 .containsSubsequence("403", "404", "405");
-        FixtureList labels =
-                PatchTaking.intoB(here, there, PatchComparison.of(here, there).differing(), Set.of(Kind.LABEL));
+        FixtureList labels = PatchTaking.intoB(comparison, there, comparison.differing(), Set.of(Kind.LABEL));
         assertThat(PatchComparison.of(here, labels).differences())
                 .hasSize(PatchComparison.of(here, there).differences().size() - 1)
                 .noneMatch(d -> d.kind() == Kind.LABEL);
+    }
+
+    @Test
+    void oneFixtureIsFoundAsTheComparisonFindsIt() {
+        Plan draft = FernlightTrail.draft();
+        FixtureList here = FixtureList.of(draft);
+        FixtureList there = FixtureList.of(draft.patchLists().get(0));
+        for (PatchComparison.Row row : PatchComparison.of(here, there).rows()) {
+            row.a().ifPresent(a -> assertThat(there.find(a)).as(a.shown()).isEqualTo(row.b()));
+        }
     }
 
     /** A rig that is typed as a list makes fixtures in an empty plan, with their universes. */

@@ -20,6 +20,7 @@ import zentrel.gear.FixtureTaking;
 import zentrel.gear.GearEdit;
 import zentrel.patch.FixtureList;
 import zentrel.patch.ListLayout;
+import zentrel.patch.PatchComparison;
 import zentrel.patch.PatchComparison.Row;
 import zentrel.patch.PatchDifference;
 import zentrel.patch.PatchTaking;
@@ -81,8 +82,8 @@ final class ListMenu {
             document.make(
                     () -> new GearEdit(
                             side == Side.LIST
-                                    ? FixtureTaking.take(of.plan(), there, taken, kinds)
-                                    : noted(list, there, of, taken, kinds),
+                                    ? FixtureTaking.take(taken, kinds)
+                                    : noted(list, there, of.comparison(), taken, kinds),
                             List.of()),
                     made -> {});
         });
@@ -90,8 +91,12 @@ final class ListMenu {
 
     /** The list as it is once its program is set as the plan is. */
     private static Edit noted(
-            PatchList list, FixtureList there, Strips of, List<Row> taken, Set<PatchDifference.Kind> kinds) {
-        FixtureList corrected = PatchTaking.intoB(FixtureList.of(of.plan()), there, taken, kinds);
+            PatchList list,
+            FixtureList there,
+            PatchComparison comparison,
+            List<Row> taken,
+            Set<PatchDifference.Kind> kinds) {
+        FixtureList corrected = PatchTaking.intoB(comparison, there, taken, kinds);
         String what = taken.size() == 1 ? taken.get(0).either().shown() : Counted.of(taken.size(), "fixture");
         return new Edit(
                 "Note that " + list.name() + " has " + what + " as the plan",

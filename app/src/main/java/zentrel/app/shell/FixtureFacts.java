@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import zentrel.patch.FixtureList;
-import zentrel.patch.PatchComparison;
 import zentrel.plan.*;
 import zentrel.plan.PatchRow.SlotRun;
 import zentrel.profile.Protocol;
@@ -50,16 +49,9 @@ final class FixtureFacts {
 
     /** Where each other program has it, in that program's own notation. */
     private static void lists(Plan plan, Fixture fixture, Map<String, String> facts) {
-        if (plan.patchLists().isEmpty()) {
-            return;
-        }
-        int at = plan.fixtures().indexOf(fixture);
-        FixtureList here = FixtureList.of(plan);
+        PatchRow here = FixtureList.row(plan, fixture);
         for (PatchList list : plan.patchLists()) {
-            Optional<PatchRow> there = PatchComparison.of(here, FixtureList.of(list)).rows().stream()
-                    .filter(r -> r.indexA() == at)
-                    .findFirst()
-                    .flatMap(PatchComparison.Row::b);
+            Optional<PatchRow> there = FixtureList.of(list).find(here);
             facts.put(
                     "In " + list.name(),
                     there.map(r -> r.runs().isEmpty()
