@@ -44,12 +44,13 @@ class ArchitectureTest {
             Map.entry("session", "check contest path plan profile table text"),
             Map.entry("look", "path plan profile"),
             Map.entry("routing", "plan profile table text universe"),
-            Map.entry("check", "ipv4 load patch path plan profile routing source text universe"),
+            Map.entry("check", "gear ipv4 load patch path pixel plan profile routing source text universe"),
             Map.entry("entry", "file ipv4 plan profile text"), // what can be entered
             Map.entry("command", "entry gear ipv4 plan profile routing text"), // lines of words
             Map.entry(
                     "gear",
-                    "control entry file index ipv4 patch plan profile routing table text"), // reads shipped profiles
+                    "control entry file index ipv4 patch pixel plan profile routing table text"), // reads shipped
+            // profiles
             Map.entry("address", "gear ipv4 path plan profile source table text"),
             Map.entry("pattern", "gear ipv4 plan profile"),
             Map.entry("found", "ipv4 plan profile text"),

@@ -13,11 +13,11 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import zentrel.pixel.PixelChip;
 import zentrel.pixel.PixelPower;
 import zentrel.pixel.PixelRefresh;
 import zentrel.pixel.PixelSplit;
 import zentrel.pixel.PlannedPixels;
+import zentrel.profile.PixelChip;
 import zentrel.text.Counted;
 
 /** {@code zentrel pixels split|refresh|power}. */
@@ -116,7 +116,7 @@ final class PixelsCommand implements Callable<Integer> {
             PixelSplit split;
             try {
                 if (plan != null) {
-                    split = PlannedPixels.of(PlanArgument.open(plan).plan(), components);
+                    split = PlannedPixels.of(PlanArgument.open(plan).plan());
                 } else if (pixels == null && each == null) {
                     throw new Refusal("Name a plan, or say how many with --pixels N --outputs N, or --each N,N,N.");
                 } else {

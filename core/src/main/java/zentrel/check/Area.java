@@ -18,7 +18,9 @@ public enum Area {
     /** Consoles that share a show, and their previs. */
     DESKS,
     /** Fixtures, start slots, lines. */
-    PATCH;
+    PATCH,
+    /** Pixels, their controllers and their supplies. */
+    PIXELS;
 
     /**
      * The area of a rule, by the subject with which its id begins.
@@ -34,6 +36,7 @@ public enum Area {
             case "control" -> CONTROL;
             case "desk", "previs" -> DESKS;
             case "fixture", "patch" -> PATCH;
+            case "pixel" -> PIXELS;
             default -> throw new IllegalArgumentException("No area has rules such as " + rule + ".");
         };
     }

@@ -9,6 +9,7 @@ import zentrel.command.Addition.Answers;
 import zentrel.command.Addition.Ask;
 import zentrel.entry.Format;
 import zentrel.entry.Formats;
+import zentrel.entry.PixelShapeFormat;
 import zentrel.gear.Connections;
 import zentrel.gear.DeviceFactory;
 import zentrel.gear.EntityAdditions;
@@ -16,10 +17,12 @@ import zentrel.gear.FixturePatcher;
 import zentrel.gear.GearEdit;
 import zentrel.gear.Library;
 import zentrel.gear.PatchAdditions;
+import zentrel.gear.PixelEdits;
 import zentrel.gear.UniverseRoutes;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
 import zentrel.profile.HostKind;
+import zentrel.profile.PixelChip;
 import zentrel.profile.PortKind;
 import zentrel.profile.Profile;
 import zentrel.profile.Protocol;
@@ -33,7 +36,7 @@ public final class Additions {
                     Function<Additions, List<Addition>>>()
             .with(Kind.HOST, (index, h) -> a -> a.toHost(h))
             .with(Kind.APPLICATION, (index, x) -> a -> a.toProgram(x))
-            .with(Kind.RECEIVER, (index, r) -> a -> List.of(a.ports(r), a.route(r)))
+            .with(Kind.RECEIVER, (index, r) -> a -> a.toReceiver(r))
             .with(Kind.PORT, (index, p) -> a -> a.toPort(p))
             .with(Kind.LINE, (index, l) -> a -> a.toLine(l))
             .with(Kind.UNIVERSE, (index, u) -> a -> List.of(a.sentBy(u)))
@@ -60,7 +63,13 @@ public final class Additions {
     public static List<Addition> toPlan(Plan plan, Library library) {
         Additions a = new Additions(plan, library);
         return List.of(
-                a.device(), a.segment(), a.universe(), a.session(Optional.empty()), a.fixtureType(), a.fixtureList());
+                a.device(),
+                a.segment(),
+                a.universe(),
+                a.session(Optional.empty()),
+                a.fixtureType(),
+                a.fixtureList(),
+                a.pixels(Optional.empty()));
     }
 
     private static Addition one(String title, Function<Answers, Edit> work, Ask<?>... asks) {
@@ -127,6 +136,53 @@ public final class Additions {
                         plan, a.to(name), a.to(program).stream().findFirst()),
                 name,
                 program);
+    }
+
+    private List<Addition> toReceiver(Receiver receiver) {
+        List<Addition> all = new ArrayList<>(List.of(ports(receiver), route(receiver)));
+        if (PixelEdits.controllers(plan).contains(receiver)) {
+            Ask<String> name =
+                    new Ask<>("Name", TEXT, "Output " + (receiver.ports().size() + 1));
+            all.add(pixels(Optional.of(receiver)));
+            all.add(one("A pixel output", a -> PixelEdits.output(plan, receiver, a.to(name)), name));
+        }
+        return all;
+    }
+
+    /** Pixels on a controller; where none is given, one may be chosen. */
+    private Addition pixels(Optional<Receiver> controller) {
+        Ask<Integer> count = count("How many");
+        Ask<String> name = new Ask<>("Name", TEXT, "Strip");
+        Ask<PixelShape> shape = new Ask<>("Shape", PixelShapeFormat.SHAPE, "strip of 150 at 16 mm");
+        Ask<String> order = new Ask<>("Order of colours", TEXT, PixelType.USUAL.order());
+        Ask<PixelChip> chip = new Ask<>(
+                "Chip", Formats.word(PixelChip.class), PixelType.USUAL.chip().word());
+        Ask<List<Id<Receiver>>> on =
+                new Ask<>("On the controller", Formats.list(Formats.reference(Kind.RECEIVER)), " ");
+        Ask<List<Integer>> first = new Ask<>("First universe", Formats.list(EntityAdditions.UNIVERSE_NUMBER), " ");
+        List<Ask<?>> asks = new ArrayList<>(List.of(count, name, shape, order, chip, first));
+        if (controller.isEmpty()) {
+            asks.add(5, on);
+        }
+        return one(
+                "Pixels",
+                a -> {
+                    PixelType type = PixelType.USUAL.withOrder(a.to(order)).withChip(a.to(chip));
+                    Optional<Receiver> to =
+                            controller.or(() -> a.to(on).stream().findFirst().map(plan.index()::get));
+                    return to.isEmpty()
+                            ? PixelEdits.add(plan, a.to(count), a.to(name), a.to(shape), type)
+                            : PixelEdits.add(
+                                    plan,
+                                    to.get(),
+                                    a.to(count),
+                                    a.to(name),
+                                    a.to(shape),
+                                    type,
+                                    a.to(first).stream().findFirst(),
+                                    Optional.empty());
+                },
+                asks.toArray(Ask<?>[]::new));
     }
 
     private Addition universe() {

@@ -58,6 +58,11 @@ public final class Commands {
         verbs.put("arrange", patch::arrange);
         verbs.put("type", patch::type);
         verbs.put("list", patch::list);
+        PixelWords pixels = new PixelWords(things);
+        verbs.put("pixels", pixels::pixels);
+        verbs.put("turn", pixels::turn);
+        verbs.put("mirror", pixels::mirror);
+        verbs.put("spread", pixels::spread);
         verbs.put("universe", sending::universe);
         verbs.put("send", sending::send);
         verbs.put(

@@ -44,6 +44,8 @@ final class NamedWords {
         all.addAll(plan.copies());
         all.addAll(plan.fixtureTypes());
         all.addAll(plan.patchLists());
+        all.addAll(plan.pixelRuns());
+        all.addAll(plan.pixelOutputs());
         all.addAll(plan.all(Kind.ADAPTER));
         all.addAll(plan.receivers());
         all.addAll(plan.all(Kind.PORT));

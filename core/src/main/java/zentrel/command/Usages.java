@@ -88,6 +88,16 @@ public final class Usages {
                     "keeps the fixtures as a program has them, to be compared with later",
                     "list hut desk list of hut desk"),
             new Usage(
+                    "pixels [COUNT] KIND of PIXELS [ORDER] [at PITCH] [on CONTROLLER] [from UNIVERSE]",
+                    "adds strips, panels (8x8), loops and other pixels to the outputs of a controller, with their universes",
+                    "pixels 5 strips of 612 RGB at 16 mm on pergola from U41"),
+            new Usage(
+                    "spread CONTROLLER [from UNIVERSE]",
+                    "spreads a controller's pixels over universes by its rules, and patches them so",
+                    "spread pergola from U41"),
+            new Usage("turn PIXELS by DEGREES", "turns pixels clockwise as they hang", "turn arch 3 by 90"),
+            new Usage("mirror PIXELS", "swaps left and right of pixels as they hang", "mirror arch 3"),
+            new Usage(
                     "split LINE by DEVICE [into COUNT]",
                     "adds lines behind a splitter",
                     "split jetty line by splitter"),

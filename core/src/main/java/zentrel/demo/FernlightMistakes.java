@@ -43,6 +43,10 @@ final class FernlightMistakes {
         plan = plan.with(Kind.STREAM.id("backup-desk-u10"), x -> x.withPriority(100));
         // The entrance node's cable fell out.
         plan = plan.with(Kind.ADAPTER.id("entrance-node.network"), a -> a.withCarrier(false));
+        // The supply of the pergola's fourth output was swapped for a smaller one.
+        plan = plan.with(
+                Kind.PIXEL_OUTPUT.id("pergola.pixels4"),
+                o -> o.withSupply(o.supply().withWatts(80)));
         // The tablet's select message goes to the backup.
         plan = plan.with(
                 Kind.LINK.id("tablet-link"), l -> l.withDestination(zentrel.ipv4.Ipv4Address.parse("10.42.1.2")));

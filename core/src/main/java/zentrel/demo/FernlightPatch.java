@@ -26,7 +26,7 @@ final class FernlightPatch {
         kinds.put(9, new String[] {"Fountain jet", "jet 14", "14", "6"});
         kinds.put(10, new String[] {"Entrance letter", "bar 12", "12", "9"});
         for (int u = 11; u <= 19; u++) {
-            kinds.put(u, new String[] {"Arch " + (u - 10), "pixel string 170", "510", "1"});
+            kinds.put(u, new String[] {"Arch " + (u - 10), "pixel string 160", "480", "1"});
         }
         kinds.put(20, new String[] {"Orchard tree", "flood 7", "7", "11"});
         kinds.put(21, new String[] {"Orchard lantern", "post 6", "6", "9"});
@@ -35,8 +35,8 @@ final class FernlightPatch {
         kinds.forEach((u, kind) -> {
             int footprint = Integer.parseInt(kind[2]);
             int count = Integer.parseInt(kind[3]);
-            String line = u >= 11 && u <= 19 ? "pergola.line" + (u - 10) : FernlightTrail.lineOf(u);
-            String place = u >= 11 && u <= 19 ? "Pergola tunnel" : FernlightTrail.placeOf(u);
+            String line = FernlightPixels.isPixels(u) ? FernlightPixels.lineOf(u) : FernlightTrail.lineOf(u);
+            String place = FernlightPixels.isPixels(u) ? "Pergola tunnel" : FernlightTrail.placeOf(u);
             for (int i = 0; i < count; i++) {
                 String number = String.valueOf(u * 100 + i + 1);
                 String title = count == 1 ? kind[0] : kind[0] + " " + (i + 1);
@@ -48,7 +48,9 @@ final class FernlightPatch {
                         kind[1],
                         u == 2 ? "leaves 23" : "",
                         line,
-                        new Break(Kind.UNIVERSE.id("u" + u), 1 + i * footprint, footprint));
+                        FernlightPixels.isPixels(u)
+                                ? FernlightPixels.slots(u - 10)
+                                : new Break[] {new Break(Kind.UNIVERSE.id("u" + u), 1 + i * footprint, footprint)});
             }
         });
     }

@@ -91,7 +91,7 @@ public final class FernlightTrail {
         FernlightPatch.fixtures(s);
         FernlightLinks.add(s);
         FernlightPatch.add(s);
-        return withProfiles(s.plan());
+        return FernlightPixels.add(withProfiles(s.plan()));
     }
 
     /** A plan carries the profiles that its boxes were made from. */
@@ -255,13 +255,12 @@ public final class FernlightTrail {
                 ApplicationKind.PIXEL_CONTROLLER,
                 "2.2",
                 Map.of());
-        List<Port> ports = new ArrayList<>();
-        for (int u = 11; u <= 19; u++) {
-            ports.add(PlanSketch.port(
-                    "pergola.o" + (u - 10), "Output " + (u - 10), PortKind.DMX, Protocol.SACN, u, "u" + u));
-            s.line("pergola.line" + (u - 10), NAMES[u - 1] + " string", "pergola.o" + (u - 10));
-        }
-        s.receiver("pergola-rx", "Pergola controller", "pergola-fw", Set.of(Protocol.ARTNET, Protocol.SACN), ports);
+        s.receiver(
+                "pergola-rx",
+                "Pergola controller",
+                "pergola-fw",
+                Set.of(Protocol.ARTNET, Protocol.SACN),
+                FernlightPixels.ports(s, NAMES));
     }
 
     private static void office(PlanSketch s) {

@@ -23,6 +23,8 @@ public final class Entries {
             Map.entry(Kind.FIXTURE, FixtureEntries.fixture()),
             Map.entry(Kind.FIXTURE_TYPE, FixtureEntries.type()),
             Map.entry(Kind.PATCH_LIST, FixtureEntries.list()),
+            Map.entry(Kind.PIXEL_RUN, PixelEntries.run()),
+            Map.entry(Kind.PIXEL_OUTPUT, PixelEntries.output()),
             Map.entry(Kind.CABLE, ShowEntries.cable()),
             Map.entry(Kind.SESSION, ShowEntries.session()),
             Map.entry(Kind.LINK, ShowEntries.link()),

@@ -163,7 +163,7 @@ final class FixtureEntries {
     };
 
     /** A place in metres: {@code 4.5 / 0 / 6}. */
-    private static final Format<Position> POSITION_FORMAT = Formats.of(
+    static final Format<Position> POSITION_FORMAT = Formats.of(
             Position::toString,
             text -> {
                 Matcher m = POSITION.matcher(text);

@@ -22,6 +22,8 @@ public final class Renames {
             .with(Kind.ATTACHMENT, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
             .with(Kind.FIXTURE_TYPE, (index, x) -> (p, name) -> fixtureType(p, x, name))
             .with(Kind.PATCH_LIST, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.PIXEL_RUN, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.PIXEL_OUTPUT, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
             .with(Kind.COPY, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)));
 
     private Renames() {}

@@ -40,7 +40,9 @@ interface Fields<E> {
                 Map.entry(Kind.CABLE, new CableFields()),
                 Map.entry(Kind.COPY, new CopyFields()),
                 Map.entry(Kind.FIXTURE_TYPE, new FixtureTypeFields()),
-                Map.entry(Kind.PATCH_LIST, new PatchListFields()));
+                Map.entry(Kind.PATCH_LIST, new PatchListFields()),
+                Map.entry(Kind.PIXEL_RUN, new PixelRunFields()),
+                Map.entry(Kind.PIXEL_OUTPUT, new PixelOutputFields()));
 
         private Registry() {}
     }

@@ -71,6 +71,18 @@ final class JsonOut {
         }
     }
 
+    static void number(ObjectNode n, String field, int value, int usual) {
+        if (value != usual) {
+            n.put(field, value);
+        }
+    }
+
+    static void number(ObjectNode n, String field, double value, double usual) {
+        if (value != usual) {
+            n.put(field, value);
+        }
+    }
+
     static void text(ObjectNode n, String field, String value, String usual) {
         if (!value.equals(usual)) {
             n.put(field, value);

@@ -54,15 +54,7 @@ public final class UniverseRoutes {
         int number = first;
         for (Port port : ports) {
             int wanted = number++;
-            Universe universe = universes.stream()
-                    .filter(u -> u.number() == wanted)
-                    .findFirst()
-                    .orElseGet(() -> {
-                        Universe made = new Universe(
-                                Kind.UNIVERSE.id(ids.next("u" + wanted)), "Universe " + wanted, wanted, false);
-                        universes.add(made);
-                        return made;
-                    });
+            Universe universe = numbered(ids, universes, wanted);
             Protocol protocol = protocolFor(plan, source, port, universe);
             zentrel.plan.Stream stream = streams.stream()
                     .filter(s -> s.application().equals(source.id())
@@ -90,18 +82,8 @@ public final class UniverseRoutes {
                             Setting.of(protocol),
                             Optional.of(Setting.of(wire)),
                             Optional.of(universe.id())));
-            boolean needsLine = port.kind() == PortKind.DMX
-                    && lines.stream().noneMatch(l -> l.port().equals(port.id()));
-            if (needsLine) {
-                lines.add(new Line(
-                        Kind.LINE.id(ids.next(port.id().value() + ".line")),
-                        plan.index().receiverOf(port.id()).name() + ", " + port.name() + " line",
-                        port.id()));
-            }
+            addLine(ids, plan, lines, port);
         }
-        List<Receiver> receivers = new ArrayList<>(plan.receivers());
-        receivers.replaceAll(r -> r.withPorts(
-                r.ports().stream().map(p -> set.getOrDefault(p.id(), p)).toList()));
         String text = "Route " + source.name() + " to "
                 + plan.index().receiverOf(ports.get(0).id()).name() + ", "
                 + (ports.size() == 1
@@ -113,7 +95,50 @@ public final class UniverseRoutes {
                 plan.with(Kind.UNIVERSE, universes)
                         .with(Kind.STREAM, streams)
                         .with(Kind.LINE, lines)
-                        .with(Kind.RECEIVER, receivers));
+                        .with(Kind.RECEIVER, withPorts(plan, set)));
+    }
+
+    /** The universe with a number; made where the show has none. */
+    private static Universe numbered(Ids ids, List<Universe> universes, int number) {
+        return universes.stream().filter(u -> u.number() == number).findFirst().orElseGet(() -> {
+            Universe made = new Universe(Kind.UNIVERSE.id(ids.next("u" + number)), "Universe " + number, number, false);
+            universes.add(made);
+            return made;
+        });
+    }
+
+    /** A DMX port without a line gets one. */
+    private static void addLine(Ids ids, Plan plan, List<Line> lines, Port port) {
+        if (port.kind() == PortKind.DMX
+                && lines.stream().noneMatch(l -> l.port().equals(port.id()))) {
+            lines.add(new Line(
+                    Kind.LINE.id(ids.next(port.id().value() + ".line")),
+                    plan.index().receiverOf(port.id()).name() + ", " + port.name() + " line",
+                    port.id()));
+        }
+    }
+
+    private static List<Receiver> withPorts(Plan plan, Map<Id<Port>, Port> set) {
+        return plan.receivers().stream()
+                .map(r -> r.withPorts(
+                        r.ports().stream().map(p -> set.getOrDefault(p.id(), p)).toList()))
+                .toList();
+    }
+
+    /** Means universes for ports, one each, in order, where nothing sends them yet; each is set to the universe's own number. */
+    static Plan meant(Plan plan, List<Port> ports, int first) {
+        Ids ids = new Ids(plan);
+        List<Universe> universes = new ArrayList<>(plan.universes());
+        List<Line> lines = new ArrayList<>(plan.lines());
+        Map<Id<Port>, Port> set = new LinkedHashMap<>();
+        int number = first;
+        for (Port port : ports) {
+            Universe universe = numbered(ids, universes, number);
+            set.put(port.id(), port.puttingOut(universe.id(), port.protocol().planned(), number));
+            addLine(ids, plan, lines, port);
+            number++;
+        }
+        return plan.with(Kind.UNIVERSE, universes).with(Kind.LINE, lines).with(Kind.RECEIVER, withPorts(plan, set));
     }
 
     /**

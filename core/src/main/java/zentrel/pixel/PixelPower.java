@@ -85,11 +85,19 @@ public record PixelPower(
         double drop = oneFeed;
         while (drop > run.dropAllowed() * run.volts() && feeds < MOST_FEEDS) {
             feeds++;
-            // fed at n points, each in the middle of its share: the longest way is half a share, and carries half of
-            // its current
-            drop = oneFeed / (4.0 * feeds * feeds);
+            drop = fedAt(oneFeed, feeds);
         }
         double cable = amps * Sources.COPPER.value() * 2 * run.cableMetres() / run.cableSquare();
         return new PixelPower(amps, watts, watts * Sources.SUPPLY_SPARE.value(), fuse, feeds, drop, oneFeed, cable);
+    }
+
+    /** What is lost along the run, volts, where it is fed at so many points. */
+    public double dropFedAt(int points) {
+        return fedAt(dropOneFeed, points);
+    }
+
+    /** Fed at several points, each in the middle of its share: the longest way is half a share, and carries half of its current. */
+    private static double fedAt(double oneFeed, int points) {
+        return points == 1 ? oneFeed : oneFeed / (4.0 * points * points);
     }
 }

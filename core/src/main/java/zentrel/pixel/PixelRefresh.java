@@ -1,5 +1,8 @@
 package zentrel.pixel;
 
+import zentrel.plan.PixelType;
+import zentrel.profile.PixelChip;
+
 /**
  * How often an output shows a new picture.
  *
@@ -41,7 +44,21 @@ public record PixelRefresh(double frameMillis, double perSecond, double reached,
         if (!(network > 0) || !(controller > 0) || !(wanted > 0)) {
             throw new IllegalArgumentException("A rate is more than 0 frames a second.");
         }
-        double frame = chip.frameMillis(pixels, components, bits);
+        return of(chip, components, bits, chip.frameMillis(pixels, components, bits), network, controller, wanted);
+    }
+
+    /**
+     * Works it out for a data line with a frame that is known.
+     *
+     * @param type of which the most pixels are said
+     * @param frame milliseconds
+     */
+    static PixelRefresh of(PixelType type, double frame, double network, double controller, double wanted) {
+        return of(type.chip(), type.components(), type.bits(), frame, network, controller, wanted);
+    }
+
+    private static PixelRefresh of(
+            PixelChip chip, int components, int bits, double frame, double network, double controller, double wanted) {
         double line = 1000 / frame;
         double reached = Math.min(line, Math.min(network, controller));
         Limit limit = reached == line ? Limit.DATA_LINE : reached == network ? Limit.NETWORK : Limit.CONTROLLER;

@@ -119,10 +119,15 @@ public record PixelSplit(List<Output> outputs) {
             throw new IllegalArgumentException(
                     "There are 1 to " + MOST_PIXELS + " pixels, not " + Counted.of(all, "pixel") + ".");
         }
-        Splitting splitting = new Splitting(rules);
+        Filling filling = new Filling(rules.firstUniverse(), rules.firstSlot());
         List<Output> outputs = new ArrayList<>();
         for (int i = 0; i < perOutput.size(); i++) {
-            outputs.add(new Output(i + 1, perOutput.get(i), splitting.output(perOutput.get(i), i == 0)));
+            if (i > 0 && !rules.packed() && !filling.isFresh()) {
+                filling.next();
+            }
+            int pixels = perOutput.get(i);
+            outputs.add(new Output(
+                    i + 1, pixels, filling.put(pixels, rules.components(), rules.straddle(), rules.perUniverse())));
         }
         return new PixelSplit(outputs);
     }
@@ -139,56 +144,5 @@ public record PixelSplit(List<Output> outputs) {
     /** Pixels of all outputs. */
     public int pixels() {
         return outputs.stream().mapToInt(Output::pixels).sum();
-    }
-
-    /** Universes while they are filled. */
-    private static final class Splitting {
-        private final Rules rules;
-        private int universe;
-        private int slot;
-        private int inUniverse;
-
-        Splitting(Rules rules) {
-            this.rules = rules;
-            universe = rules.firstUniverse();
-            slot = rules.firstSlot();
-        }
-
-        List<Run> output(int pixels, boolean first) {
-            if (!first && !rules.packed() && (slot > 1 || inUniverse > 0)) {
-                next();
-            }
-            List<Run> runs = new ArrayList<>();
-            int pixel = 1;
-            int open = 0; // slots of a pixel that began in the universe before
-            while (pixel <= pixels || open > 0) {
-                int room = Universe.SLOTS - slot + 1;
-                int may = rules.perUniverse() == 0 ? Integer.MAX_VALUE : rules.perUniverse() - inUniverse;
-                int left = Math.max(0, room - open);
-                int fit = rules.straddle()
-                        ? (left + rules.components() - 1) / rules.components()
-                        : left / rules.components();
-                int begin = Math.min(Math.min(fit, may), pixels - pixel + 1);
-                int slots = Math.min(room, open + begin * rules.components());
-                int over = open + begin * rules.components() - slots;
-                if (begin > 0 || slots > 0) {
-                    runs.add(new Run(universe, pixel, begin, slot, slots, over > 0));
-                }
-                pixel += begin;
-                slot += slots;
-                inUniverse += begin;
-                open = over;
-                if (pixel <= pixels || open > 0) {
-                    next();
-                }
-            }
-            return runs;
-        }
-
-        private void next() {
-            universe++;
-            slot = 1;
-            inUniverse = 0;
-        }
     }
 }

@@ -1,74 +1,67 @@
 package zentrel.pixel;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import zentrel.pixel.ControllerSplit.Out;
+import zentrel.pixel.ControllerSplit.Piece;
 import zentrel.pixel.PixelSplit.Output;
 import zentrel.pixel.PixelSplit.Run;
-import zentrel.plan.Break;
-import zentrel.plan.Fixture;
-import zentrel.plan.Line;
+import zentrel.plan.Id;
 import zentrel.plan.Plan;
 import zentrel.plan.Port;
-import zentrel.plan.Receiver;
-import zentrel.profile.ApplicationKind;
 
-/** The pixels of a plan as its pixel controllers put them out. */
+/** The pixels of a plan as its pixel controllers put them out, with the numbers of their universes. */
 public final class PlannedPixels {
     private PlannedPixels() {}
 
     /**
-     * Every output of every pixel controller that has fixtures, in the order of the plan; an output's fixtures in the order of their
-     * start slots.
+     * Every output that has pixels, in the order of the controllers; what no port brings is left out.
      *
-     * @param components slots of a pixel
-     * @throws IllegalArgumentException with a sentence, where no output has any
+     * @throws IllegalArgumentException with a sentence, where there are none
      */
-    public static PixelSplit of(Plan plan, int components) {
-        if (components < 1) {
-            throw new IllegalArgumentException("A pixel has at least one slot, not " + components + ".");
-        }
+    public static PixelSplit of(Plan plan) {
         List<Output> outputs = new ArrayList<>();
-        for (Receiver receiver : plan.receivers()) {
-            if (plan.index().application(receiver.application()).kind() != ApplicationKind.PIXEL_CONTROLLER) {
-                continue;
-            }
-            for (Port port : receiver.ports()) {
-                List<Run> runs = runs(plan, port, components);
-                if (!runs.isEmpty()) {
-                    outputs.add(new Output(
-                            outputs.size() + 1,
-                            runs.stream().mapToInt(Run::pixels).sum(),
-                            runs));
+        for (ControllerSplit split : ControllerSplit.all(plan)) {
+            for (Out out : split.outputs()) {
+                if (!out.pieces().isEmpty()) {
+                    outputs.add(new Output(outputs.size() + 1, out.pixels(), byUniverse(plan, out)));
                 }
             }
         }
         if (outputs.isEmpty()) {
-            throw new IllegalArgumentException("No pixel controller of this plan has fixtures on an output.");
+            throw new IllegalArgumentException("No pixel controller of this plan has pixels on an output.");
         }
         return new PixelSplit(outputs);
     }
 
-    private static List<Run> runs(Plan plan, Port port, int components) {
-        List<Break> breaks = new ArrayList<>();
-        for (Line line : plan.index().linesOf(port.id())) {
-            for (Fixture f : plan.index().fixturesOn(line.id())) {
-                breaks.addAll(f.breaks());
-            }
-        }
-        breaks.sort(Comparator.comparingInt((Break b) -> number(plan, b)).thenComparingInt(Break::start));
-        List<Run> runs = new ArrayList<>();
+    /** What the runs of an output take of each universe, as one; its pixels counted over the output. */
+    private static List<Run> byUniverse(Plan plan, Out out) {
+        Map<Integer, Run> all = new TreeMap<>();
         int pixel = 1;
-        for (Break b : breaks) {
-            int pixels = (b.footprint() + components - 1) / components;
-            runs.add(
-                    new Run(number(plan, b), pixel, pixels, b.start(), b.footprint(), b.footprint() % components != 0));
-            pixel += pixels;
+        for (Piece piece : out.pieces()) {
+            Run slots = piece.slots();
+            Optional<Integer> number = number(plan, out.port(piece));
+            int begins = pixel;
+            pixel += slots.pixels();
+            number.ifPresent(n -> all.merge(
+                    slots.number(),
+                    new Run(n, begins, slots.pixels(), slots.firstSlot(), slots.slots(), slots.straddles()),
+                    (a, b) -> new Run(
+                            n,
+                            a.firstPixel(),
+                            a.pixels() + b.pixels(),
+                            a.firstSlot(),
+                            a.slots() + b.slots(),
+                            b.straddles())));
         }
-        return runs;
+        return List.copyOf(all.values());
     }
 
-    private static int number(Plan plan, Break b) {
-        return plan.index().universe(b.universe()).number();
+    private static Optional<Integer> number(Plan plan, Optional<Id<Port>> port) {
+        return port.flatMap(p -> plan.index().port(p).universe())
+                .map(u -> plan.index().universe(u).number());
     }
 }

@@ -144,6 +144,27 @@ public final class Kind<E> {
             .refers((l, to) -> l.program().ifPresent(to))
             .left((l, gone) -> Optional.of(l.withProgram(l.program().filter(p -> !gone.test(p)))));
 
+    public static final Kind<PixelRun> PIXEL_RUN = new Kind<>("pixelRun", PixelRun.class, PixelRun::id)
+            .called("pixel run", "pixel runs")
+            .refers((r, to) -> r.fixture().ifPresent(to))
+            .left((r, gone) -> Optional.of(r.withFixture(Optional.empty())));
+
+    public static final Kind<PixelOutput> PIXEL_OUTPUT = new Kind<>("pixelOutput", PixelOutput.class, PixelOutput::id)
+            .called("pixel output", "pixel outputs")
+            .setOn(PixelOutput::receiver)
+            .refers((o, to) -> {
+                to.accept(o.receiver());
+                o.ports().forEach(to);
+                o.runs().forEach(to);
+            })
+            .left((o, gone) -> gone.test(o.receiver())
+                    ? Optional.empty()
+                    : Optional.of(o.withPorts(o.ports().stream()
+                                    .filter(p -> !gone.test(p))
+                                    .toList())
+                            .withRuns(
+                                    o.runs().stream().filter(r -> !gone.test(r)).toList())));
+
     /** The kinds that have a table of their own, in the order of a plan file: what is referred to by any kind comes first. */
     public static final List<Kind<?>> TABLES = List.of(
             SEGMENT,
@@ -160,7 +181,9 @@ public final class Kind<E> {
             CABLE,
             COPY,
             FIXTURE_TYPE,
-            PATCH_LIST);
+            PATCH_LIST,
+            PIXEL_RUN,
+            PIXEL_OUTPUT);
 
     /** Every kind: each table's, followed by those of its parts. */
     public static final List<Kind<?>> ALL = all();

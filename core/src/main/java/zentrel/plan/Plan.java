@@ -121,6 +121,14 @@ public final class Plan {
     }
 
     /** The fixtures as other programs have them. */
+    public List<PixelRun> pixelRuns() {
+        return table(Kind.PIXEL_RUN);
+    }
+
+    public List<PixelOutput> pixelOutputs() {
+        return table(Kind.PIXEL_OUTPUT);
+    }
+
     public List<PatchList> patchLists() {
         return table(Kind.PATCH_LIST);
     }

@@ -53,6 +53,10 @@ class RulesTest {
         return PIER.with(Kind.STREAM.id(id), change);
     }
 
+    private static Plan output(UnaryOperator<PixelOutput> change) {
+        return PIER.with(Kind.PIXEL_OUTPUT.id("out-1"), change);
+    }
+
     private static Plan port(String id, UnaryOperator<Port> change) {
         return PIER.with(Kind.PORT.id(id), change);
     }
@@ -368,6 +372,37 @@ class RulesTest {
                         10,
                         listed(r -> r.withRuns(List.of(new SlotRun(
                                 r.runs().get(0).universe(), r.runs().get(0).slot(), r.footprint() + 1))))),
+                arguments(
+                        "pixel.over-output",
+                        "out-1",
+                        10,
+                        output(o -> o.withLimits(o.limits().withPixels(9)))),
+                arguments(
+                        "pixel.split",
+                        "out-1",
+                        10,
+                        output(o -> o.withDivision(o.division().withFirstSlot(7)))),
+                arguments(
+                        "pixel.slow",
+                        "out-1",
+                        10,
+                        output(o -> o.withLimits(o.limits().withRate(25)))),
+                arguments(
+                        "pixel.power",
+                        "out-1",
+                        10,
+                        output(o -> o.withSupply(o.supply().withWatts(2)))),
+                arguments(
+                        "pixel.power",
+                        "out-1",
+                        10,
+                        PIER.with(
+                                        Kind.PIXEL_RUN.id("rail"),
+                                        r -> r.withType(r.type().withMilliamps(2000))
+                                                .withShape(PixelShape.strip(10, 0.5)))
+                                .with(
+                                        Kind.PIXEL_OUTPUT.id("out-1"),
+                                        o -> o.withSupply(o.supply().withWatts(0)))),
                 arguments("control.port-differs", "go", 8, link(l -> l.withPort(24611))),
                 arguments("control.transport-differs", "go", 7, link(l -> l.withTransport(LinkTransport.TCP_LENGTH))),
                 arguments(

@@ -53,7 +53,7 @@ class AdditionsTest {
 
     private static <E> List<Id<?>> firstOf(Kind<E> kind) {
         List<Id<?>> ids = new ArrayList<>();
-        READY.all(kind).stream().limit(6).forEach(e -> ids.add(kind.idOf(e)));
+        READY.all(kind).stream().limit(12).forEach(e -> ids.add(kind.idOf(e)));
         return ids;
     }
 

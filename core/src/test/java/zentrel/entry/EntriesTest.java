@@ -46,7 +46,13 @@ class EntriesTest {
             Own.class,
             FixtureUse.class,
             SlotStyle.class,
-            ProtocolOutput.class);
+            ProtocolOutput.class,
+            PixelWiring.class,
+            PixelType.class,
+            PixelPlacing.class,
+            PixelDivision.class,
+            PixelLimits.class,
+            PixelSupply.class);
 
     /** Fixtures of a plan that is written and read again after each entry. */
     private static final int SMALL = 20;

@@ -457,7 +457,7 @@ class GearTest {
     void whatGoesWithAThingIsSaid() {
         assertThat(PlanRemoval.of(TestPlans.pier(), List.of(Kind.HOST.id("node-a")))
                         .alsoInWords())
-                .isEqualTo("1 adapter, 1 program, 1 receiver, 2 ports, 2 lines, 1 cable");
+                .isEqualTo("1 adapter, 1 program, 1 receiver, 2 ports, 2 lines, 1 cable, 2 pixel outputs");
     }
 
     @Test

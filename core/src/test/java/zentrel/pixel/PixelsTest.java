@@ -18,6 +18,7 @@ import zentrel.demo.FernlightTrail;
 import zentrel.pixel.PixelSplit.Output;
 import zentrel.pixel.PixelSplit.Rules;
 import zentrel.pixel.PixelSplit.Run;
+import zentrel.profile.PixelChip;
 
 /** Pixels counted, split, timed and fed: worked values, and a count by hand of every slot. */
 class PixelsTest {
@@ -119,10 +120,10 @@ class PixelsTest {
 
     @Test
     void thePlansOwnOutputs() {
-        PixelSplit split = PlannedPixels.of(FernlightTrail.ready(), 3);
-        assertThat(split.outputs())
-                .hasSize(9)
-                .allSatisfy(o -> assertThat(o.pixels()).isEqualTo(170));
+        PixelSplit split = PlannedPixels.of(FernlightTrail.ready());
+        assertThat(split.outputs()).extracting(Output::pixels).containsExactly(320, 320, 320, 320, 160);
+        assertThat(split.outputs().get(0).universes())
+                .containsExactly(new Run(11, 1, 170, 1, 510, false), new Run(12, 171, 150, 1, 450, false));
         assertThat(split.universes()).isEqualTo(9);
         assertThatIllegalArgumentException()
                 .isThrownBy(() -> PixelSplit.of(List.of(5), Rules.whole(0, 1)))

@@ -231,7 +231,9 @@ public final class GoToBox extends TextField {
                 Kind.CABLE,
                 Kind.COPY,
                 Kind.FIXTURE_TYPE,
-                Kind.PATCH_LIST)) {
+                Kind.PATCH_LIST,
+                Kind.PIXEL_RUN,
+                Kind.PIXEL_OUTPUT)) {
             things(fitting, plan.all(kind), x -> plan.index().name(x.id()) + " (" + kind.title() + ")");
         }
         List<Command> found = new ArrayList<>(fitting.begins);

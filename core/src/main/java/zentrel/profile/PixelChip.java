@@ -1,4 +1,4 @@
-package zentrel.pixel;
+package zentrel.profile;
 
 import zentrel.source.Sources;
 import zentrel.text.Word;
