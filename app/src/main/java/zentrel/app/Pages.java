@@ -8,6 +8,7 @@ import zentrel.app.desks.DesksPage;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.gear.GearPage;
 import zentrel.app.patch.PatchPage;
+import zentrel.app.pixels.PixelsPage;
 import zentrel.app.shell.PageContext;
 import zentrel.app.shell.PageEntry;
 import zentrel.app.universes.UniversesPage;
@@ -29,6 +30,7 @@ final class Pages {
                 AddressesPage.entry(context),
                 UniversesPage.entry(context),
                 PatchPage.entry(context),
+                PixelsPage.entry(context),
                 CuesPage.entry(context),
                 DesksPage.entry(context),
                 BenchPage.entry(context));

@@ -21,6 +21,7 @@ import zentrel.app.document.OpenDocument;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.gear.GearPage;
 import zentrel.app.patch.PatchPage;
+import zentrel.app.pixels.PixelsPage;
 import zentrel.app.shell.PageView;
 import zentrel.app.universes.UniversesPage;
 import zentrel.plan.Edit;
@@ -121,6 +122,7 @@ final class Shots {
                 },
                 "beside");
         view(PatchPage.class, 1500, () -> document.select(Kind.FIXTURE.id("f206")), "patch");
+        view(PixelsPage.class, 1500, () -> document.select(Kind.PIXEL_OUTPUT.id("pergola.pixels4")), "pixels");
         view(CuesPage.class, 1500, () -> document.select(Kind.LINK.id("dim-link")), "cues");
         view(CuesPage.class, 2500, this::compareCues, "cue-lists");
         view(DesksPage.class, 1500, () -> document.select(Kind.APPLICATION.id("backup-desk")), "desks");

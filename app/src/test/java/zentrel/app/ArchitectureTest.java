@@ -59,7 +59,7 @@ class ArchitectureTest {
                     "machine",
                     "ipv4 load plan profile source table text universe"), // what a segment carries is on its sheet
             Map.entry("patch", "plan table text"), // lists of fixtures that must agree
-            Map.entry("pixel", "plan profile source text"), // pixels over universes, their rate and power
+            Map.entry("pixel", "plan profile source table text"), // pixels over universes, their rate and power
             Map.entry("mvr", "patch plan table text"), // scenes and fixture types of open standards
             Map.entry("demo", "gear ipv4 plan profile"));
 

@@ -52,7 +52,7 @@ class CuesWindowTest extends OpenWindow {
     @Test
     void aMessageIsWrittenFilledInMadeAndUndone(FxRobot robot) {
         plan();
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
         choose(DIM);
         waitFor("/terrace/level channel:int level:0-1");
         fill(robot, "#cues-part-channel", "1-12");
@@ -82,7 +82,7 @@ class CuesWindowTest extends OpenWindow {
     @Test
     void controlsOfASurfaceAreMappedAndTried(FxRobot robot) {
         plan();
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
         choose(DIM);
         click(robot, "#cues-surface");
         fill(robot, "#surface-line", "Fader 1: slider sends 1");
@@ -113,7 +113,7 @@ class CuesWindowTest extends OpenWindow {
         plan();
         Path desk = Files.writeString(folder.resolve("desk.csv"), "cue,label\n1,Dawn\n2,Noon\n3,Dusk\n");
         Path paper = Files.writeString(folder.resolve("paper.csv"), "cue,label\n1,Dawn\n2,Midday\nx,?\n4,Night\n");
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
         fx(() -> {
             window.view(CuesPage.class).compare(desk, paper);
             return true;
@@ -154,7 +154,7 @@ class CuesWindowTest extends OpenWindow {
             waitFor("Only group joins leave");
             click(robot, "#live-ask");
             waitFor("Polls and pings leave");
-            robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+            robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
             click(robot, "#cues-lists");
             fill(robot, "#cues-desk-left", "127.64.8.1:24830");
             robot.push(KeyCode.ENTER);
@@ -174,7 +174,7 @@ class CuesWindowTest extends OpenWindow {
             });
             click(robot, "#live-arm");
             waitFor("is ARMED");
-            robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+            robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
             click(robot, "#cues-send-labels");
             waitFor("3 cues, the same in both");
             robot.push(KeyCode.F12);
@@ -190,7 +190,7 @@ class CuesWindowTest extends OpenWindow {
             document.apply(new zentrel.plan.Edit("Another port", p -> p.with(GO, l -> l.withPort(24_512))));
             return true;
         });
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
         waitFor("UDP ports differ");
         choose(GO);
         settled(() -> robot.lookup("#fix").tryQuery().isPresent());

@@ -53,8 +53,8 @@ class DesksWindowTest extends OpenWindow {
             document.apply(new Edit("An older version", p -> p.with(BACKUP, a -> a.withVersion("3.5.4"))));
             return true;
         });
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
-        assertThat(fx(() -> window.shownPage())).isEqualTo(6);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT8);
+        assertThat(fx(() -> window.shownPage())).isEqualTo(7);
         waitFor("Software versions of a session differ");
         waitFor("install version");
         Node backup = desk(robot, BACKUP);
@@ -96,7 +96,7 @@ class DesksWindowTest extends OpenWindow {
     @Test
     void whatHappensWhenTheMainDeskStopsIsRehearsed(FxRobot robot) {
         plan();
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT8);
         waitFor("If the main desk stops");
         click(robot, "#desks-rehearse");
         waitFor("Rehearsed: ");
@@ -126,7 +126,7 @@ class DesksWindowTest extends OpenWindow {
             });
             click(robot, "#live-listen");
             waitFor("Only group joins leave");
-            robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
+            robot.push(KeyCode.CONTROL, KeyCode.DIGIT8);
             waitFor("seen leads");
             waitFor("seen key not recognised");
             waitFor("not heard on this net");
@@ -153,7 +153,7 @@ class DesksWindowTest extends OpenWindow {
             document.apply(new Edit("No session", p -> p.with(Kind.SESSION, List.of())));
             return true;
         });
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT7);
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT8);
         waitFor("the plan has no session");
         robot.push(KeyCode.CONTROL, KeyCode.K);
         robot.write("session Rehearsal with hut desk, backup desk as backup");

@@ -20,16 +20,21 @@ import zentrel.pixel.PlannedPixels;
 import zentrel.profile.PixelChip;
 import zentrel.text.Counted;
 
-/** {@code zentrel pixels split|refresh|power}. */
+/** {@code zentrel pixels split|refresh|power|export}. */
 @Command(
         name = "pixels",
         mixinStandardHelpOptions = true,
         description = "Splits pixels over universes, and works out their rate and their power.",
-        subcommands = {PixelsCommand.Split.class, PixelsCommand.Refresh.class, PixelsCommand.Power.class})
+        subcommands = {
+            PixelsCommand.Split.class,
+            PixelsCommand.Refresh.class,
+            PixelsCommand.Power.class,
+            PixelsExport.class
+        })
 final class PixelsCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Refusal {
-        throw new Refusal("Write pixels split, pixels refresh or pixels power.");
+        throw new Refusal("Write pixels split, pixels refresh, pixels power or pixels export.");
     }
 
     private static String shown(double value) {

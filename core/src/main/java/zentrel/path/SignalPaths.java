@@ -132,6 +132,13 @@ public final class SignalPaths {
             .with(Kind.APPLICATION, (index, a) -> p -> p.collected(all -> p.addApplication(all, a)))
             .with(Kind.HOST, (index, h) -> p -> p.ofDevice(h.id()))
             .with(
+                    Kind.PIXEL_RUN,
+                    (index, r) ->
+                            p -> r.fixture().map(f -> p.ofFixture(f).paths()).orElse(List.of()))
+            .with(
+                    Kind.PIXEL_OUTPUT,
+                    (index, o) -> p -> p.collected(all -> o.ports().forEach(port -> p.addPort(all, index.port(port)))))
+            .with(
                     Kind.ADAPTER,
                     (index, a) -> p -> p.ofDevice(index.hostOf(a.id()).id()));
 

@@ -23,16 +23,19 @@ public final class PixelMap {
     private final List<PixelLayout> layouts;
     private final int[] firsts;
     private final int[] at;
+    private final List<Optional<Id<Port>>> ports;
     private final List<Optional<Id<Universe>>> universes;
     private final List<Optional<Id<PixelOutput>>> outputs;
 
     private PixelMap(
             List<PixelRun> runs,
             int[] at,
+            List<Optional<Id<Port>>> ports,
             List<Optional<Id<Universe>>> universes,
             List<Optional<Id<PixelOutput>>> outputs) {
         this.runs = runs;
         this.at = at;
+        this.ports = ports;
         this.universes = universes;
         this.outputs = outputs;
         layouts = runs.stream().map(PixelLayout::of).toList();
@@ -58,19 +61,20 @@ public final class PixelMap {
         }
         int[] at = new int[count];
         Arrays.fill(at, NOWHERE);
-        List<Optional<Id<Universe>>> universes = new ArrayList<>();
+        List<Optional<Id<Port>>> ports = new ArrayList<>();
         Map<Id<PixelRun>, Id<PixelOutput>> outputs = new HashMap<>();
         for (ControllerSplit split : splits) {
-            int before = universes.size();
+            int before = ports.size();
             for (int i = 0; i < split.universes(); i++) {
-                universes.add(Optional.empty());
+                ports.add(Optional.empty());
             }
             for (Out out : split.outputs()) {
                 for (int i = 0;
                         i < Math.min(out.universes(), out.output().ports().size());
                         i++) {
-                    Port port = plan.index().port(out.output().ports().get(i));
-                    universes.set(before + out.firstUniverse() + i, port.universe());
+                    ports.set(
+                            before + out.firstUniverse() + i,
+                            Optional.of(out.output().ports().get(i)));
                 }
                 out.runs().forEach(r -> outputs.put(r.id(), out.output().id()));
                 put(at, firsts, before, out);
@@ -79,7 +83,10 @@ public final class PixelMap {
         return new PixelMap(
                 List.copyOf(runs),
                 at,
-                List.copyOf(universes),
+                List.copyOf(ports),
+                ports.stream()
+                        .map(p -> p.flatMap(x -> plan.index().port(x).universe()))
+                        .toList(),
                 runs.stream().map(r -> Optional.ofNullable(outputs.get(r.id()))).toList());
     }
 
@@ -147,6 +154,11 @@ public final class PixelMap {
     /** The universes, in the order in which their slots are counted; one without a number where too few ports bring them. */
     public List<Optional<Id<Universe>>> universes() {
         return universes;
+    }
+
+    /** By which port each of {@link #universes} arrives; none where an output has too few. */
+    public List<Optional<Id<Port>>> ports() {
+        return ports;
     }
 
     /** Which of {@link #universes} a pixel is in; {@link #NOWHERE} where none. */

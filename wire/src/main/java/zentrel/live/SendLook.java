@@ -63,6 +63,26 @@ public sealed interface SendLook {
         }
     }
 
+    /** Levels that somebody else works out, such as those of pixels. */
+    record Painted(Painter painter, double stepSeconds) implements SendLook {
+        /** Works out the 512 levels of a universe; in the net's turn. */
+        @FunctionalInterface
+        public interface Painter {
+            byte[] levels(long step, Protocol protocol, int wire);
+        }
+
+        public Painted {
+            if (!(stepSeconds > 0)) {
+                throw new IllegalArgumentException("A step takes more than 0 s.");
+            }
+        }
+
+        @Override
+        public byte[] levels(long step, int at, int universes, Protocol protocol, int wire) {
+            return painter.levels(step, protocol, wire);
+        }
+    }
+
     private static void require(int first, int last, int level) {
         if (first < 1 || last > 512 || first > last) {
             throw new IllegalArgumentException(

@@ -31,6 +31,7 @@ public final class BenchPage implements PageView {
     private BenchPage(PageContext context) {
         LiveSession session = new LiveSession(context.document()::plan, this::asPlanned);
         context.seen().from(() -> session.snapshot().programs(), session::site);
+        context.seen().by(new SessionNet(session));
         LiveEvidence seen = new LiveEvidence(context.document()::plan, session::snapshot);
         signal = new SignalView(context, seen);
         live = new LiveView(context, session, () -> context.evidence().accept(seen.and(signal.bench())));

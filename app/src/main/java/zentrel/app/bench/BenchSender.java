@@ -1,7 +1,9 @@
 package zentrel.app.bench;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import zentrel.live.SendJob;
@@ -9,9 +11,9 @@ import zentrel.live.TestSender;
 import zentrel.standin.StandinEvent;
 import zentrel.standin.StandinSite;
 
-/** Sends one job of test levels at a time; what it does is told as a sentence. Lives on the worker; it may be ended from elsewhere. */
+/** Sends test levels, one thing at a time; what it does is told as a sentence. Lives on the worker; it may be ended from elsewhere. */
 final class BenchSender {
-    private volatile @Nullable TestSender sender;
+    private final List<TestSender> senders = new CopyOnWriteArrayList<>();
     private volatile @Nullable String sending;
 
     /** Told what happened. */
@@ -20,15 +22,18 @@ final class BenchSender {
         void of(boolean grave, String text);
     }
 
-    void start(StandinSite site, SendJob job, String words, Told told, Consumer<String> notSent) throws IOException {
+    void start(StandinSite site, List<SendJob> jobs, String words, Told told, Consumer<String> notSent)
+            throws IOException {
         stop(told);
-        TestSender started = new TestSender(site, "Zentrel bench", job, e -> {
-            if (e instanceof StandinEvent.NotSent n) {
-                notSent.accept(n.why());
-            }
-        });
-        sender = started;
-        started.start();
+        for (SendJob job : jobs) {
+            TestSender started = new TestSender(site, "Zentrel bench", job, e -> {
+                if (e instanceof StandinEvent.NotSent n) {
+                    notSent.accept(n.why());
+                }
+            });
+            senders.add(started);
+            started.start();
+        }
         sending = words;
         told.of(false, "Zentrel sends " + words);
     }
@@ -40,16 +45,13 @@ final class BenchSender {
 
     /** Sends the last packets, which say that it ends; whether anything was sent. From any thread. */
     boolean end() {
-        TestSender running = sender;
-        if (running != null) {
-            running.close();
-        }
-        return running != null;
+        senders.forEach(TestSender::close);
+        return !senders.isEmpty();
     }
 
     void stop(Told told) {
         boolean was = end();
-        sender = null;
+        senders.clear();
         sending = null;
         if (was) {
             told.of(false, "Zentrel stops sending");

@@ -24,6 +24,7 @@ import zentrel.live.SealedFile;
 import zentrel.live.SealedState;
 import zentrel.live.SendJob;
 import zentrel.live.StreamWatch;
+import zentrel.live.UniverseSeen;
 import zentrel.net.Guarded;
 import zentrel.net.NetAdapter;
 import zentrel.net.NetHost;
@@ -271,7 +272,7 @@ final class LiveSession implements AutoCloseable {
     // --- sending ---
 
     /** Sends test levels in place of those that are sent. */
-    void send(SendJob job, String words, Consumer<Optional<String>> done) {
+    void send(List<SendJob> jobs, String words, Consumer<Optional<String>> done) {
         worker.execute(() -> finish(done, () -> {
             NetHost net = host;
             Optional<NetAdapter> at = adapter;
@@ -281,7 +282,8 @@ final class LiveSession implements AutoCloseable {
             if (guard.state() != OutputGuard.State.ARMED) { // else it would begin whenever somebody arms again
                 throw new IOException("Nothing is sent: output is not armed any more.");
             }
-            sender.start(new StandinSite(net, at.get()), job, words, this::sent, why -> note(true, "Not sent: " + why));
+            sender.start(
+                    new StandinSite(net, at.get()), jobs, words, this::sent, why -> note(true, "Not sent: " + why));
         }));
     }
 
@@ -374,6 +376,23 @@ final class LiveSession implements AutoCloseable {
             lost = null;
             log.add(new LiveEvent(now(), "adapter", false, at.get() + " is back"));
         }
+    }
+
+    /** What is heard at this moment, told on the JavaFX thread; nothing where that cannot be had. */
+    void heard(Consumer<List<UniverseSeen>> told) {
+        worker.execute(() -> {
+            Watches looking = watches;
+            List<UniverseSeen> now = List.of();
+            try {
+                now = looking == null
+                        ? now
+                        : UniverseSeen.of(looking.streams().found().streams());
+            } catch (IOException e) {
+                lost = "Looking failed: " + e.getMessage();
+            }
+            List<UniverseSeen> seen = now;
+            Platform.runLater(() -> told.accept(seen));
+        });
     }
 
     private void take(Watches looking) throws IOException {

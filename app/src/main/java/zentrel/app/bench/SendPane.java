@@ -288,7 +288,7 @@ final class SendPane extends VBox {
     }
 
     private void start(SendJob job, String words) {
-        session.send(job, words, problem -> problem.ifPresent(document::tell));
+        session.send(List.of(job), words, problem -> problem.ifPresent(document::tell));
     }
 
     private SendJob job() {

@@ -100,7 +100,11 @@ final class DeviceSettings {
         } else if (found instanceof Line line) {
             port(index.port(line.port()));
         } else if (found instanceof Fixture fixture) {
-            fixture(fixture);
+            FixtureFacts.of(plan, fixture).forEach(this::plain);
+        } else if (found instanceof PixelRun run) {
+            PixelFacts.of(plan, run).forEach(this::plain);
+        } else if (found instanceof PixelOutput output) {
+            PixelFacts.of(plan, output).forEach(this::plain);
         } else if (found instanceof Universe universe) {
             universe(universe);
         } else if (found instanceof ControlLink link) {
@@ -303,10 +307,6 @@ final class DeviceSettings {
             throw new IllegalArgumentException("\"" + typed + "\" is no whole number.");
         }
         return Integer.parseInt(typed);
-    }
-
-    private void fixture(Fixture fixture) {
-        FixtureFacts.of(index.plan(), fixture).forEach(this::plain);
     }
 
     private void universe(Universe universe) {

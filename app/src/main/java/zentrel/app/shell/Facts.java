@@ -74,6 +74,15 @@ record Facts(String title, String line, List<String> fedBy, List<String> feeds) 
                                     .flatMap(b -> index.streamsOf(b.universe()).stream())
                                     .map(s -> index.name(s.application()) + priority(s))))
             .with(
+                    Kind.PIXEL_RUN,
+                    (index, r) -> new Draft(
+                            r.name(),
+                            r.shape().counted() + " pixels, " + r.type().order()))
+            .with(
+                    Kind.PIXEL_OUTPUT,
+                    (index, o) -> new Draft(o.name(), "pixel output of " + index.name(o.receiver()))
+                            .feeds(o.runs().stream().map(index::name)))
+            .with(
                     Kind.LINK,
                     (index, l) -> new Draft(l.name(), "OSC, " + index.name(l.from()) + " to " + index.name(l.to()))
                             .fedBy(Stream.of(index.name(l.from())))

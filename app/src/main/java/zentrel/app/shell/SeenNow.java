@@ -11,6 +11,18 @@ public final class SeenNow {
     private Supplier<List<SeenProgram>> programs = List::of;
     private volatile Supplier<Optional<StandinSite>> site = Optional::empty;
 
+    private Optional<LiveNet> live = Optional.empty();
+
+    /** Told by what looks, as soon as it can. */
+    public void by(LiveNet net) {
+        live = Optional.of(net);
+    }
+
+    /** The net that is looked at; empty until the Bench was opened once. */
+    public Optional<LiveNet> live() {
+        return live;
+    }
+
     /**
      * Told by what looks.
      *

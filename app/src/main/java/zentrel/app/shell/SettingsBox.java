@@ -45,7 +45,7 @@ final class SettingsBox extends VBox {
                                 Texts.heading("Set on the device"),
                                 Mark.gap(),
                                 Texts.of(
-                                        id.is(Kind.FIXTURE) ? "" : done + " of " + rows.size() + " in force",
+                                        isToldOnly(id) ? "" : done + " of " + rows.size() + " in force",
                                         "soft",
                                         "small")),
                         grid(rows));
@@ -185,5 +185,10 @@ final class SettingsBox extends VBox {
         button.setMinHeight(USE_PREF_SIZE);
         button.setOnAction(e -> work.run());
         return button;
+    }
+
+    /** Whether what stands here is told of a thing, and nothing of it waits to be set. */
+    private static boolean isToldOnly(Id<?> id) {
+        return id.is(Kind.FIXTURE) || id.is(Kind.PIXEL_RUN) || id.is(Kind.PIXEL_OUTPUT);
     }
 }
