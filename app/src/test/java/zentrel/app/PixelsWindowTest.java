@@ -117,6 +117,32 @@ class PixelsWindowTest extends OpenWindow {
                 + " there is shown here.");
     }
 
+    /** A look leaves by the armed loopback adapter and is seen as it arrives there. */
+    @Test
+    @SuppressWarnings("unchecked")
+    void aLookIsSentAndSeenAsItArrives(FxRobot robot) {
+        plan();
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT9);
+        fire(robot, "#live-listen");
+        settled(() -> !robot.lookup("#live-arm").query().isDisabled());
+        fire(robot, "#live-arm");
+        robot.push(KeyCode.CONTROL, KeyCode.DIGIT6);
+        show(PixelsPage.Showing.LOOK);
+        fx(() -> {
+            ((ComboBox<PixelLook>) robot.lookup("#look-kind").query()).setValue(PixelLook.GRADIENT);
+            return true;
+        });
+        waitFor("Only shown here. Loopback 127.0.0.1 is armed.");
+        fire(robot, "#look-send");
+        waitFor("Sending gradient on 9 universes of pixels.");
+        show(PixelsPage.Showing.ARRIVING);
+        waitFor("Listening: Loopback 127.0.0.1. All universes of these pixels are heard.");
+        show(PixelsPage.Showing.LOOK);
+        waitFor("Sending gradient on 9 universes of pixels.");
+        fire(robot, "#look-send");
+        waitFor("Only shown here. Loopback 127.0.0.1 is armed.");
+    }
+
     @Test
     void tablesAndDrawingsAreWritten(FxRobot robot, @TempDir Path folder) throws Exception {
         toPixels(robot);

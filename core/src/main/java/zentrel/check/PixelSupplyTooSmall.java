@@ -20,12 +20,12 @@ final class PixelSupplyTooSmall extends PixelRule {
         OutputFigures figures = OutputFigures.of(plan, out);
         PixelSupply supply = out.output().supply();
         if (supply.watts() > 0 && figures.power().watts() > supply.watts()) {
-            return Optional.of(tooSmall(out, figures));
+            return Optional.of(tooSmall(plan, out, figures));
         }
         return figures.power().feeds() > supply.feeds() ? Optional.of(dropping(out, figures)) : Optional.empty();
     }
 
-    private Finding tooSmall(Out out, OutputFigures figures) {
+    private Finding tooSmall(Plan plan, Out out, OutputFigures figures) {
         PixelSupply supply = out.output().supply();
         int allowed = figures.brightnessAllowed(supply);
         return about(
@@ -47,17 +47,24 @@ final class PixelSupplyTooSmall extends PixelRule {
                         out.output().name(),
                         "gives",
                         Numbers.plain(supply.watts())),
-                allowed < 1
-                        ? List.of()
-                        : List.of(with(
-                                out,
-                                RuleWords.say(
-                                        id() + ".fix/limit",
-                                        "output",
-                                        out.output().name(),
-                                        "brightness",
-                                        allowed),
-                                supply.withBrightness(allowed))));
+                allowed < 1 ? List.of() : List.of(limited(plan, out, supply.withBrightness(allowed))));
+    }
+
+    /** Less brightness, and so many feeds as that needs. */
+    private Edit limited(Plan plan, Out out, PixelSupply dimmer) {
+        int feeds = OutputFigures.of(plan, out.withSupply(dimmer)).power().feeds();
+        boolean more = feeds > dimmer.feeds();
+        return with(
+                out,
+                RuleWords.say(
+                        id() + (more ? ".fix/both" : ".fix/limit"),
+                        "output",
+                        out.output().name(),
+                        "brightness",
+                        dimmer.brightness(),
+                        "feeds",
+                        points(feeds)),
+                more ? dimmer.withFeeds(feeds) : dimmer);
     }
 
     private Finding dropping(Out out, OutputFigures figures) {

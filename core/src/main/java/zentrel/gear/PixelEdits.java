@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import zentrel.pixel.ControllerSplit;
 import zentrel.pixel.PixelLayout;
+import zentrel.pixel.PixelLayout.Bounds;
 import zentrel.pixel.PixelMap;
 import zentrel.plan.*;
 import zentrel.profile.ApplicationKind;
@@ -20,6 +21,10 @@ import zentrel.text.Counted;
 public final class PixelEdits {
     /** The most runs that one line adds. */
     public static final int MOST_RUNS = 1_000;
+
+    private static final double LEAST_GAP = 0.3;
+
+    private static final double GAP_OF_WIDTH = 0.03;
 
     private PixelEdits() {}
 
@@ -53,7 +58,9 @@ public final class PixelEdits {
         }
         Set<String> taken = new LinkedHashSet<>();
         plan.pixelRuns().forEach(r -> taken.add(r.name()));
-        double up = highest(plan);
+        Bounds before = PixelMap.of(plan).bounds();
+        double gap = gap(before);
+        double up = plan.pixelRuns().isEmpty() ? 0 : before.top() + gap;
         List<PixelRun> runs = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             String called = called(name, count, taken);
@@ -66,7 +73,7 @@ public final class PixelEdits {
                     type,
                     PixelPlacing.USUAL.movedTo(0, up),
                     Optional.empty()));
-            up += PixelLayout.of(runs.get(i)).bounds().height() + GAP;
+            up += PixelLayout.of(runs.get(i)).bounds().height() + gap;
         }
         return runs;
     }
@@ -116,11 +123,9 @@ public final class PixelEdits {
                 PixelSpread.of(added, controller.id(), firstUniverse, source).applyTo(added));
     }
 
-    /** Room between rows that are placed by themselves, metres. */
-    private static final double GAP = 0.3;
-
-    private static double highest(Plan plan) {
-        return plan.pixelRuns().isEmpty() ? 0 : PixelMap.of(plan).bounds().top() + GAP;
+    /** Room for a name between runs that are placed by themselves, metres: more in a layout that is wide. */
+    private static double gap(Bounds all) {
+        return Math.max(LEAST_GAP, all.width() * GAP_OF_WIDTH);
     }
 
     private static String called(String name, int count, Set<String> taken) {

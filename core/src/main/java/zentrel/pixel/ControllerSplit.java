@@ -54,6 +54,11 @@ public record ControllerSplit(Id<Receiver> receiver, List<Out> outputs) {
                     || (most.universes() > 0 && universes > most.universes());
         }
 
+        /** The same, fed otherwise. */
+        public Out withSupply(PixelSupply supply) {
+            return new Out(output.withSupply(supply), runs, pieces, firstUniverse, universes, pixels);
+        }
+
         /** Slots of all its pixels. */
         public int channels() {
             return pieces.stream().mapToInt(p -> p.slots().slots()).sum();

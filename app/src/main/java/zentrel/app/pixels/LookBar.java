@@ -154,7 +154,7 @@ final class LookBar extends VBox {
     }
 
     private void paint() {
-        colours = PixelHues.byLevels(sight.map(), levels, page.isDay(), colours);
+        colours = PixelHues.byLevels(sight.map(), levels, colours);
         page.paint(colours);
     }
 
@@ -180,9 +180,12 @@ final class LookBar extends VBox {
         int found = PixelHues.fill(sight.wires(), by, levels);
         if (showing == Showing.ARRIVING) {
             paint();
-            say("Listening: " + net.place().orElse("") + ". " + found + " of "
-                    + Counted.of(sight.wires().size(), "universe") + " of these pixels heard"
-                    + (found == sight.wires().size() ? "." : "; the others stay dark."));
+            int all = sight.wires().size();
+            say("Listening: " + net.place().orElse("") + ". "
+                    + (found == all
+                            ? "All universes of these pixels are heard."
+                            : (found == 0 ? "None" : String.valueOf(found)) + " of " + Counted.of(all, "universe")
+                                    + " is heard; the rest stays dark."));
         }
     }
 

@@ -125,7 +125,23 @@ final class PixelCanvas extends Pane {
     /** Everything in sight. */
     void fit() {
         fitted = true;
-        PixelLayout.Bounds all = sight.map().bounds();
+        fit(sight.map().bounds());
+    }
+
+    /** What is chosen in sight; everything, where nothing is. */
+    void fitChosen() {
+        PixelLayout.@Nullable Bounds all = null;
+        for (int r = 0; r < sight.map().runs().size(); r++) {
+            if (chosen.contains(sight.map().runs().get(r).id())) {
+                PixelLayout.Bounds each = sight.map().layout(r).bounds();
+                all = all == null ? each : all.and(each);
+            }
+        }
+        fitted = all == null;
+        fit(all == null ? sight.map().bounds() : all);
+    }
+
+    private void fit(PixelLayout.Bounds all) {
         double width = Math.max(0.1, all.width());
         double height = Math.max(0.1, all.height());
         scale = Math.max(0.01, Math.min((getWidth() - 2 * EDGE) / width, (getHeight() - 2 * EDGE) / height));

@@ -18,7 +18,6 @@ final class PixelHues {
     /** What an unlit pixel is drawn as, so that its place is seen. */
     private static final int UNLIT = 0xFF39424B;
 
-    private static final int UNLIT_BY_DAY = 0xFFC9C3B6;
     private static final double DIM = 0.3;
     private static final double HATCHED = 0.68;
     private static final int HATCHES = 4;
@@ -66,15 +65,14 @@ final class PixelHues {
     }
 
     /** What levels show; {@code levels} as {@link PixelMap#levels} makes them. */
-    static int[] byLevels(PixelMap map, byte[] levels, boolean day, int[] into) {
+    static int[] byLevels(PixelMap map, byte[] levels, int[] into) {
         int[] colours = into.length == map.count() ? into : new int[map.count()];
-        int unlit = day ? UNLIT_BY_DAY : UNLIT;
         for (int r = 0; r < map.runs().size(); r++) {
             PixelType type = map.runs().get(r).type();
             for (int i = map.first(r); i < map.first(r + 1); i++) {
                 int at = map.at(i);
                 int shown = at < 0 ? 0xFF000000 : PixelColour.shown(levels, at, type);
-                colours[i] = (shown & 0xFFFFFF) == 0 ? unlit : lighter(shown, unlit);
+                colours[i] = (shown & 0xFFFFFF) == 0 ? UNLIT : lighter(shown, UNLIT);
             }
         }
         return colours;

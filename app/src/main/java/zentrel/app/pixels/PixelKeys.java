@@ -8,7 +8,7 @@ import zentrel.plan.PixelRun;
 
 /**
  * Pixels by keys: Left and Right choose, with Shift more; Alt and arrows move by a decimetre, with Shift by a centimetre; T turns, with
- * Shift back; M mirrors; Plus and Minus zoom, Home shows all; Delete removes.
+ * Shift back; M mirrors; Plus and Minus zoom, Home shows all, End what is chosen; Delete removes.
  */
 final class PixelKeys {
     private static final double COARSE = 0.1;
@@ -38,6 +38,7 @@ final class PixelKeys {
                 case M -> page.mirror();
                 case PLUS, ADD, EQUALS -> page.canvas().zoom(true);
                 case MINUS, SUBTRACT -> page.canvas().zoom(false);
+                case END -> page.canvas().fitChosen();
                 case HOME -> page.canvas().fit();
                 case DELETE -> page.removeChosen();
                 default -> {

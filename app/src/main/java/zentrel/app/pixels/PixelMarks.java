@@ -17,6 +17,8 @@ final class PixelMarks extends Canvas {
     private static final double NAME_ROOM = 46;
     private static final double FEW_RUNS = 60;
     private static final double PAD = 8;
+    private static final double ARROW_ROOM = 80;
+    private static final double END_ROOM = 50;
     private static final double MOST_TICKS = 9;
 
     private boolean day;
@@ -70,7 +72,7 @@ final class PixelMarks extends Canvas {
             double width = b.width() * frame.scale();
             if (picked) {
                 frame(g, frame, b, 0, 0);
-                thread(g, frame, layout, chosen.size() == 1);
+                thread(g, frame, layout, chosen.size() == 1, Math.max(width, b.height() * frame.scale()));
             }
             if (picked
                     || width > NAME_ROOM
@@ -98,7 +100,7 @@ final class PixelMarks extends Canvas {
     }
 
     /** The way of the data, with 1 at the first pixel and the last number at the last. */
-    private void thread(GraphicsContext g, Frame frame, PixelLayout layout, boolean numbered) {
+    private void thread(GraphicsContext g, Frame frame, PixelLayout layout, boolean numbered, double extent) {
         g.setStroke(ink());
         g.setLineWidth(1);
         g.beginPath();
@@ -113,8 +115,11 @@ final class PixelMarks extends Canvas {
         }
         g.stroke();
         int last = layout.count() - 1;
-        for (int part = 1; part <= 3 && last >= 8; part++) {
+        for (int part = 1; part <= 3 && last >= 8 && extent > ARROW_ROOM; part++) {
             arrow(g, frame, layout, last * part / 4);
+        }
+        if (extent <= END_ROOM) {
+            return;
         }
         end(g, frame, layout, 0, "1"); // where several are chosen, their last numbers would collide
         if (last > 0 && numbered) {

@@ -141,6 +141,7 @@ public final class PixelsPage implements PageView {
                 2,
                 hovered,
                 Buttons.quiet("Show all", "pixels-all", canvas::fit),
+                Buttons.quiet("Show chosen", "pixels-chosen", canvas::fitChosen),
                 Buttons.quiet("Turn", "pixels-turn", () -> turn(90)),
                 Buttons.quiet("Mirror", "pixels-mirror", this::mirror),
                 files.menu(this::chosenRuns));
@@ -208,7 +209,7 @@ public final class PixelsPage implements PageView {
                                                 .filter(r -> !r.out().runs().isEmpty())
                                                 .count(),
                                         "output"));
-        canvas.setDay(document.settings().dayProperty().get());
+        ground();
         canvas.show(sight, PixelHues.byUniverse(sight, onlyUniverse));
         canvas.choose(chosen);
         tell(-1);
@@ -217,11 +218,21 @@ public final class PixelsPage implements PageView {
     }
 
     private void colour() {
-        canvas.setDay(document.settings().dayProperty().get());
+        ground();
         if (showing == Showing.UNIVERSES) {
             canvas.paint(PixelHues.byUniverse(sight, onlyUniverse));
         } else {
             looks.draw();
+        }
+    }
+
+    /** Lights are seen in the dark, by day as well. */
+    private void ground() {
+        boolean lights = showing != Showing.UNIVERSES;
+        canvas.setDay(document.settings().dayProperty().get() && !lights);
+        canvas.getStyleClass().remove("in-the-dark");
+        if (lights) {
+            canvas.getStyleClass().add("in-the-dark");
         }
     }
 
@@ -230,10 +241,6 @@ public final class PixelsPage implements PageView {
         if (showing != Showing.UNIVERSES) {
             canvas.paint(colours);
         }
-    }
-
-    boolean isDay() {
-        return document.settings().dayProperty().get();
     }
 
     OpenDocument document() {
