@@ -160,7 +160,7 @@ class PatchWindowTest extends OpenWindow {
         waitFor("141 fixtures written to out.csv.");
         assertThat(Files.readAllLines(written).get(0))
                 .as("as that list is written")
-                .isEqualTo("Number,Label,Type,Address,Footprint");
+                .isEqualTo("Number,Label,Type,Address,Footprint,Part");
     }
 
     private static boolean scrolled(FxRobot robot) {

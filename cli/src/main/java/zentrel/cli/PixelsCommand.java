@@ -196,7 +196,14 @@ final class PixelsCommand implements Callable<Integer> {
             description =
                     "How long a frame takes on an output, what limits the rate, and how many pixels reach a wanted one.")
     static final class Refresh implements Callable<Integer> {
-        @Option(names = "--pixels", required = true, paramLabel = "N", description = "Pixels on the output.")
+        @Parameters(
+                index = "0",
+                arity = "0..1",
+                paramLabel = "PLAN",
+                description = "A plan: every pixel output of it; or --pixels.")
+        private @Nullable String plan;
+
+        @Option(names = "--pixels", paramLabel = "N", description = "Pixels on the output.")
         private int pixels;
 
         @Option(
@@ -244,6 +251,12 @@ final class PixelsCommand implements Callable<Integer> {
 
         @Override
         public Integer call() throws Refusal {
+            if (plan != null) {
+                return PlanFigures.refresh(PlanArgument.open(plan).plan(), out);
+            }
+            if (pixels == 0) {
+                throw new Refusal("Name a plan, or say how many with --pixels N.");
+            }
             List<String> words = new ArrayList<>();
             PixelChip found = null;
             for (PixelChip each : PixelChip.values()) {
@@ -288,7 +301,14 @@ final class PixelsCommand implements Callable<Integer> {
             mixinStandardHelpOptions = true,
             description = "Current and power of pixels, supply, fuse, feeds along the run, and what the cable loses.")
     static final class Power implements Callable<Integer> {
-        @Option(names = "--pixels", required = true, paramLabel = "N", description = "How many pixels.")
+        @Parameters(
+                index = "0",
+                arity = "0..1",
+                paramLabel = "PLAN",
+                description = "A plan: every pixel output of it; or --pixels.")
+        private @Nullable String plan;
+
+        @Option(names = "--pixels", paramLabel = "N", description = "How many pixels.")
         private int pixels;
 
         @Option(
@@ -348,6 +368,12 @@ final class PixelsCommand implements Callable<Integer> {
 
         @Override
         public Integer call() throws Refusal {
+            if (plan != null) {
+                return PlanFigures.power(PlanArgument.open(plan).plan(), out);
+            }
+            if (pixels == 0) {
+                throw new Refusal("Name a plan, or say how many with --pixels N.");
+            }
             PixelPower p;
             try {
                 p = PixelPower.of(new PixelPower.Run(

@@ -612,6 +612,20 @@ class LineToolsTest {
         Result power = run("pixels", "power", "--pixels", "612", "--supply", "150");
         assertThat(power.exit()).isEqualTo(1);
         assertThat(power.out()).contains("36.72 A, 183.60 W", "limit the brightness to 81 %");
+        Result planned = run("pixels", "power", "demo:draft");
+        assertThat(planned.exit()).isEqualTo(1);
+        assertThat(planned.out())
+                .contains(
+                        "Pergola controller, Output 4: 320 pixels at 100 %: 19.20 A, 96.00 W; the supply gives 80 W: limit"
+                                + " the brightness to 83 %.");
+        assertThat(run("pixels", "refresh", "demo:ready", "--json").json().get("outputs"))
+                .hasSize(5);
+        assertThat(run("pixels", "export", "demo:ready", "--as", "universes")
+                        .out()
+                        .lines())
+                .contains("12,Arches 2,Pergola controller,Output 1,Arch 2,11,160,1,450");
+        assertThat(run("pixels", "export", "demo:ready", "--as", "towers").err())
+                .contains("there is no \"towers\"");
     }
 
     @Test

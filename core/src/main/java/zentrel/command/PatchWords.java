@@ -176,7 +176,7 @@ final class PatchWords {
         return things.named(where.get(0), plan.universes(), u -> true, "a universe").stream()
                 .map(u -> Offer.of(
                         "Move " + said(fixtures) + " to " + u.label() + " "
-                                + (slot == 0 ? "after the last slot in use" : "slot " + slot),
+                                + (slot == 0 ? "where there is room" : "slot " + slot),
                         () -> FixturePatcher.move(plan, fixtures, u, slot)))
                 .toList();
     }

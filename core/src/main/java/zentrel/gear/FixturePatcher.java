@@ -1,6 +1,7 @@
 package zentrel.gear;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -68,6 +69,31 @@ public final class FixturePatcher {
                 + 1;
     }
 
+    private static int firstRoom(Plan plan, Universe universe, List<Fixture> fixtures, Set<Id<Fixture>> moved) {
+        int wanted = fixtures.stream()
+                .flatMap(f -> f.breaks().stream())
+                .mapToInt(Break::footprint)
+                .sum();
+        BitSet used = new BitSet();
+        for (Fixture f : plan.index().fixturesIn(universe.id())) {
+            if (!moved.contains(f.id())) {
+                f.slotsIn(universe.id()).forEach(used::set);
+            }
+        }
+        int behind = Math.max(1, used.length());
+        if (behind + wanted - 1 <= Universe.SLOTS) {
+            return behind;
+        }
+        for (int start = 1; start + wanted - 1 <= Universe.SLOTS; start++) {
+            int taken = used.nextSetBit(start);
+            if (taken < 0 || taken >= start + wanted) {
+                return start;
+            }
+            start = used.nextClearBit(taken) - 1;
+        }
+        return behind;
+    }
+
     private static int room(int start, int footprint) {
         return Math.max(0, (Universe.SLOTS - start + 1) / footprint);
     }
@@ -95,12 +121,13 @@ public final class FixturePatcher {
     /**
      * Moves fixtures, one after the other, to a universe; each goes to the line by which that universe arrives, where there is one.
      *
-     * @param slot the first slot; 0 for the first after all that are in use there
+     * @param slot the first slot; 0 for the first after all that are in use there, or where no room is left behind them, the first
+     *     gap that takes them all
      * @throws IllegalArgumentException with a sentence, where they do not fit or would share slots with others
      */
     public static Edit move(Plan plan, List<Fixture> fixtures, Universe universe, int slot) {
         Set<Id<Fixture>> moved = fixtures.stream().map(Fixture::id).collect(Collectors.toSet());
-        int next = slot == 0 ? firstFree(plan, universe) : slot;
+        int next = slot == 0 ? firstRoom(plan, universe, fixtures, moved) : slot;
         Optional<Id<Line>> line = UniverseRoutes.lineOf(plan, universe.id());
         Map<Id<Fixture>, Fixture> after = new LinkedHashMap<>();
         for (Fixture f : fixtures) {

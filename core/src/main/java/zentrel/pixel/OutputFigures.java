@@ -87,6 +87,18 @@ public record OutputFigures(PixelRefresh refresh, PixelPower power, double watts
                 .orElse(DMX_RATE);
     }
 
+    /**
+     * Whether parts of two pictures may be seen at once: its universes arrive one after the other, and some source of one sends no
+     * synchronization with it.
+     */
+    public static boolean tears(Plan plan, PixelOutput output) {
+        return output.ports().size() > 1
+                && output.ports().stream()
+                        .flatMap(p -> plan.index().port(p).universe().stream())
+                        .flatMap(u -> plan.index().streamsOf(u).stream())
+                        .anyMatch(s -> s.sync().isEmpty());
+    }
+
     /** The brightness that its supply allows, percent; 100 where nobody said what it gives. */
     public int brightnessAllowed(PixelSupply supply) {
         return supply.watts() == 0 || supply.watts() >= wattsAtFull

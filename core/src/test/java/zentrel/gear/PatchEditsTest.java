@@ -65,6 +65,23 @@ class PatchEditsTest {
                 .withMessageContaining("no room");
     }
 
+    /** Behind all that is there; where one stands at the very end, in the first gap that takes them all. */
+    @Test
+    void whatIsMovedWithoutASlotGoesWhereThereIsRoom() {
+        List<Fixture> four = fixtures(READY, "10[1-4]");
+        assertThat(starts(
+                        FixturePatcher.move(READY, four, universe(READY, 6), 0).applyTo(READY), "10[1-4]"))
+                .as("after the posts, which end at 48")
+                .containsExactly(49, 67, 85, 103);
+        Plan atEnd = READY.with(
+                Kind.FIXTURE.id("f608"),
+                f -> f.withBreak(0, new Break(universe(READY, 6).id(), 507, 6)));
+        assertThat(starts(
+                        FixturePatcher.move(atEnd, four, universe(atEnd, 6), 0).applyTo(atEnd), "10[1-4]"))
+                .as("between the seventh post and the last")
+                .containsExactly(43, 61, 79, 97);
+    }
+
     @Test
     void numbersAreCountedOnAndNeverTakenTwice() {
         Plan after =

@@ -25,6 +25,7 @@ import zentrel.gear.Library;
 import zentrel.gear.PixelEdits;
 import zentrel.gear.PixelSpread;
 import zentrel.plan.*;
+import zentrel.table.TextTable;
 
 /** Pixels of a plan: where they are, which slot lights them, and how they are tried. */
 class PixelPlanTest {
@@ -322,6 +323,31 @@ class PixelPlanTest {
         assertThat(next.pixelRuns()).isEqualTo(plan.pixelRuns());
     }
 
+    /** What a table of places says is where the pixels are, and it is written as it was read. */
+    @Test
+    void placesComeInAndGoOut() {
+        Plan plan = with(controller(), 2, PixelShape.strip(3, 0.1), PixelType.USUAL, 1);
+        Plan placed = PixelTables.placed(
+                        plan,
+                        PixelTables.read(TextTable.parse(
+                                "Run,Pixel,x,y\nStrip 2,1,4.5,1\nStrip 2,2,4.75,1.5\nStrip 2,3,5,1.25\n")),
+                        Optional.empty())
+                .applyTo(plan);
+        assertThat(PixelTables.of(placed, PixelTables.Form.PLACES).csv())
+                .contains("Strip 2,1,4.5000,1.0000")
+                .contains("Strip 2,2,4.7500,1.5000")
+                .contains("Strip 2,3,5.0000,1.2500");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> PixelTables.read(TextTable.parse("x,y\n1,2\n3,four\n")))
+                .withMessageStartingWith("Row 3: \"3\" and \"four\" are no place");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> PixelTables.placed(
+                        plan,
+                        PixelTables.read(TextTable.parse("1,2\n3,4\n")),
+                        Optional.of(plan.pixelRuns().get(0))))
+                .withMessage("Strip 1 has 3 pixels, and the table places 2 of it.");
+    }
+
     /** The demo's arches are patched as the controller puts them out, and its figures are those worked out by hand. */
     @Test
     void theDemosArches() {
@@ -340,5 +366,9 @@ class PixelPlanTest {
                 .as("320 × 24 × 1.25 µs + 50 µs")
                 .isCloseTo(9.65, within(1e-9));
         assertThat(figures.refresh().limit()).isEqualTo(PixelRefresh.Limit.NETWORK);
+        assertThat(OutputFigures.tears(demo, split.outputs().get(0).output())).isTrue();
+        assertThat(OutputFigures.tears(demo, split.outputs().get(4).output()))
+                .as("one universe comes as a whole")
+                .isFalse();
     }
 }

@@ -13,7 +13,7 @@ import zentrel.plan.PixelType;
 import zentrel.plan.Universe;
 
 /** The colour of each pixel: of its universe, or what its levels show. */
-final class PixelHues {
+public final class PixelHues {
     private static final int NO_SLOT = 0xFF6B7076;
     /** What an unlit pixel is drawn as, so that its place is seen. */
     private static final int UNLIT = 0xFF39424B;
@@ -65,7 +65,7 @@ final class PixelHues {
     }
 
     /** What levels show; {@code levels} as {@link PixelMap#levels} makes them. */
-    static int[] byLevels(PixelMap map, byte[] levels, int[] into) {
+    public static int[] byLevels(PixelMap map, byte[] levels, int[] into) {
         int[] colours = into.length == map.count() ? into : new int[map.count()];
         for (int r = 0; r < map.runs().size(); r++) {
             PixelType type = map.runs().get(r).type();

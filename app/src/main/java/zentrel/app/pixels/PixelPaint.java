@@ -7,7 +7,7 @@ import zentrel.plan.PixelForm;
 import zentrel.plan.PixelShape;
 
 /** Draws pixels as discs into a buffer of colours; plain loops, so that a hundred thousand are drawn many times a second. */
-final class PixelPaint {
+public final class PixelPaint {
     private static final int LARGEST = 18;
     private static final int LEAST_OF_LINE = 3;
     private static final double OF_PITCH = 0.8;
@@ -22,7 +22,7 @@ final class PixelPaint {
      * @param into the buffer, row by row from the top
      * @param scale screen pixels to the metre
      */
-    void draw(
+    public void draw(
             PixelMap map, int[] colours, int[] into, int width, int height, double left, double bottom, double scale) {
         Arrays.fill(into, 0);
         for (int r = 0; r < map.runs().size(); r++) {

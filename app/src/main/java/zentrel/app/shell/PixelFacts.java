@@ -52,6 +52,13 @@ final class PixelFacts {
                             + (output.division().straddles() ? ", a pixel may lie in two" : ""));
             figures(plan, out, facts);
         }
+        if (out.universes() > 1) {
+            facts.put(
+                    "In one moment",
+                    OutputFigures.tears(plan, output)
+                            ? "no: a picture over " + out.universes() + " universes may tear; let the source send sync"
+                            : "yes, by sync");
+        }
         facts.put("Skip at the start", String.valueOf(output.division().skipped()));
         if (split.controllersNeeded() > 1) {
             facts.put("Needed", split.controllersNeeded() + " such controllers");
