@@ -27,20 +27,21 @@ final class PixelKeys {
         }
         if (e.isAltDown() && code.isArrowKey()) {
             double by = e.isShiftDown() ? FINE : COARSE;
-            page.move(
-                    code == KeyCode.RIGHT ? by : code == KeyCode.LEFT ? -by : 0,
-                    code == KeyCode.UP ? by : code == KeyCode.DOWN ? -by : 0);
+            page.acts()
+                    .move(
+                            code == KeyCode.RIGHT ? by : code == KeyCode.LEFT ? -by : 0,
+                            code == KeyCode.UP ? by : code == KeyCode.DOWN ? -by : 0);
         } else {
             switch (code) {
                 case LEFT -> step(-1, e.isShiftDown());
                 case RIGHT -> step(1, e.isShiftDown());
-                case T -> page.turn(e.isShiftDown() ? 270 : 90);
-                case M -> page.mirror();
+                case T -> page.acts().turn(e.isShiftDown() ? 270 : 90);
+                case M -> page.acts().mirror();
                 case PLUS, ADD, EQUALS -> page.canvas().zoom(true);
                 case MINUS, SUBTRACT -> page.canvas().zoom(false);
                 case END -> page.canvas().fitChosen();
                 case HOME -> page.canvas().fit();
-                case DELETE -> page.removeChosen();
+                case DELETE -> page.acts().remove();
                 default -> {
                     return;
                 }

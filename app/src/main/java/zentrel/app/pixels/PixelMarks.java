@@ -62,8 +62,11 @@ final class PixelMarks extends Canvas {
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
         g.setFont(Font.font("IBM Plex Sans", 11));
-        scale(g, frame);
         int runs = sight.map().runs().size();
+        if (runs == 0) {
+            return;
+        }
+        scale(g, frame);
         for (int r = 0; r < runs; r++) {
             PixelRun run = sight.map().runs().get(r);
             PixelLayout layout = sight.map().layout(r);

@@ -1,12 +1,9 @@
 package zentrel.app.pixels;
 
-import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -19,7 +16,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import zentrel.app.document.OpenDocument;
-import zentrel.app.document.Removal;
 import zentrel.app.look.Buttons;
 import zentrel.app.look.Lists;
 import zentrel.app.look.Texts;
@@ -31,13 +27,10 @@ import zentrel.app.shell.PageView;
 import zentrel.app.shell.WordBox;
 import zentrel.check.Area;
 import zentrel.check.Report;
-import zentrel.gear.PixelEdits;
-import zentrel.plan.Edit;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.PixelOutput;
 import zentrel.plan.PixelRun;
-import zentrel.plan.Plan;
 import zentrel.plan.Universe;
 import zentrel.text.Counted;
 
@@ -59,7 +52,13 @@ public final class PixelsPage implements PageView {
     private final Label hovered = Texts.of("", "soft", "small");
     private final WordBox words;
     private final PixelCanvas canvas;
+    private final Node heads = OutputRow.head();
     private final ListView<Row> outputs = new ListView<>();
+    private final Label nothing = Texts.wrapped(
+            "Pixels stand here in their true shape. A line such as \"pixels 5 strips of 612 RGB on controller\" puts some on"
+                    + " a pixel controller of the plan; add one on the Gear page. Add … in the margin asks for the same.",
+            "soft");
+    private final ChosenPixels acts;
     private final LookBar looks;
     private final LayoutFiles files;
     private final ViewChoice choice = new ViewChoice(this::chosenView);
@@ -79,9 +78,10 @@ public final class PixelsPage implements PageView {
                 context.library(),
                 "pixel-words",
                 "Add, turn, mirror, spread or set pixels in words …",
-                "pixels 5 strips of 612 RGB on pergola from U41 · pixels 2 panels of 8x8 on pergola · turn panel 1 by 90 · spread pergola",
+                "pixels 5 strips of 612 RGB on controller from U41 · pixels 2 panels of 8x8 at 50 mm · turn panel 1 by 90 · spread controller",
                 made -> {});
         canvas = new PixelCanvas(new Touch());
+        acts = new ChosenPixels(document, this::chosenRuns);
         looks = new LookBar(context, this);
         files = new LayoutFiles(document, () -> sight);
         outputs.setId("pixel-outputs");
@@ -95,17 +95,13 @@ public final class PixelsPage implements PageView {
                 choose(is.output().runs(), is.output().id());
             }
         });
-        outputs.setPlaceholder(Texts.wrapped(
-                "No pixels yet. A line such as \"pixels 5 strips of 612 RGB on controller\" puts some on a pixel controller"
-                        + " of the plan; add one on the Gear page.",
-                "soft"));
-        StackPane layout = new StackPane(canvas);
+        StackPane layout = new StackPane(canvas, nothing);
         layout.setMinHeight(120);
         VBox.setVgrow(layout, Priority.ALWAYS);
         canvas.setOnKeyPressed(new PixelKeys(this)::pressed);
         pane.getStyleClass().add("main-page");
         pane.setMinWidth(0);
-        pane.getChildren().addAll(head(), words, layout, foot(), OutputRow.head(), outputs, looks);
+        pane.getChildren().addAll(head(), words, layout, foot(), heads, outputs, looks);
         document.reportProperty().addListener(o -> refresh());
         document.selectionProperty().addListener(o -> follow());
         document.settings().dayProperty().addListener(o -> colour());
@@ -142,8 +138,8 @@ public final class PixelsPage implements PageView {
                 hovered,
                 Buttons.quiet("Show all", "pixels-all", canvas::fit),
                 Buttons.quiet("Show chosen", "pixels-chosen", canvas::fitChosen),
-                Buttons.quiet("Turn", "pixels-turn", () -> turn(90)),
-                Buttons.quiet("Mirror", "pixels-mirror", this::mirror),
+                Buttons.quiet("Turn", "pixels-turn", () -> acts.turn(90)),
+                Buttons.quiet("Mirror", "pixels-mirror", acts::mirror),
                 files.menu(this::chosenRuns));
         foot.setMinWidth(0);
         foot.setAlignment(Pos.CENTER_LEFT);
@@ -193,6 +189,11 @@ public final class PixelsPage implements PageView {
         outputs.setMinHeight(Math.min(rows, 3) * ROW);
         filling = false;
         int pixels = sight.map().count();
+        nothing.setVisible(pixels == 0);
+        outputs.setManaged(!sight.rows().isEmpty());
+        outputs.setVisible(!sight.rows().isEmpty());
+        heads.setManaged(!sight.rows().isEmpty());
+        heads.setVisible(!sight.rows().isEmpty());
         summary.setText(
                 pixels == 0
                         ? "no pixels"
@@ -215,6 +216,7 @@ public final class PixelsPage implements PageView {
         tell(-1);
         looks.show(sight, chosenRuns());
         colour();
+        follow(); // what was chosen elsewhere before there was a layout
     }
 
     private void colour() {
@@ -245,6 +247,10 @@ public final class PixelsPage implements PageView {
 
     OpenDocument document() {
         return document;
+    }
+
+    ChosenPixels acts() {
+        return acts;
     }
 
     PixelSight sight() {
@@ -360,54 +366,6 @@ public final class PixelsPage implements PageView {
                                                 + Counted.of(pixels, "pixel"));
     }
 
-    // --- changing ---
-
-    void turn(int degrees) {
-        each("Turn", runs -> applyAll("Turn", runs, r -> PixelEdits.turn(r, degrees)));
-    }
-
-    void mirror() {
-        each("Mirror", runs -> applyAll("Mirror", runs, PixelEdits::mirror));
-    }
-
-    void move(double across, double up) {
-        if (across != 0 || up != 0) {
-            each("Move", runs -> document.apply(PixelEdits.move(runs, across, up)));
-        }
-    }
-
-    void removeChosen() {
-        if (!chosen.isEmpty()) {
-            List<Id<?>> all = new ArrayList<>(chosen);
-            chosenRuns().forEach(r -> r.fixture().ifPresent(all::add));
-            Removal.of(document, all);
-        }
-    }
-
-    /** One edit, and one to take back, however many runs it turns. */
-    private void applyAll(String what, List<PixelRun> runs, Function<PixelRun, Edit> change) {
-        List<Edit> edits = runs.stream().map(change).toList();
-        document.apply(
-                edits.size() == 1
-                        ? edits.get(0)
-                        : new Edit(what + " " + Counted.of(edits.size(), "pixel run"), p -> {
-                            Plan next = p;
-                            for (Edit each : edits) {
-                                next = each.applyTo(next);
-                            }
-                            return next;
-                        }));
-    }
-
-    private void each(String what, Consumer<List<PixelRun>> change) {
-        List<PixelRun> runs = chosenRuns();
-        if (runs.isEmpty()) {
-            document.tell(what + " what? Click pixels first.");
-        } else {
-            change.accept(runs);
-        }
-    }
-
     /** What the layout tells of. */
     private final class Touch implements PixelCanvas.Hands {
         @Override
@@ -417,7 +375,7 @@ public final class PixelsPage implements PageView {
 
         @Override
         public void move(double across, double up) {
-            PixelsPage.this.move(across, up);
+            acts.move(across, up);
         }
 
         @Override
