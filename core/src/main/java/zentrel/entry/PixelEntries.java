@@ -15,65 +15,94 @@ final class PixelEntries {
 
     private PixelEntries() {}
 
+    /**
+     * Fields of a part of an entity.
+     *
+     * @param part the component that it is
+     */
+    private record Inner<E, I>(FieldList<E> fields, String part, Function<E, I> of, BiFunction<E, I, E> with) {
+        <V> void value(
+                String key,
+                String title,
+                String component,
+                Format<V> format,
+                Function<I, V> get,
+                BiFunction<I, V, I> set) {
+            fields.value(
+                    key,
+                    title,
+                    part + "." + component,
+                    format,
+                    e -> get.apply(of.apply(e)),
+                    (e, v) -> with.apply(e, set.apply(of.apply(e), v)));
+        }
+
+        void number(
+                String key,
+                String title,
+                String component,
+                int most,
+                Function<I, Integer> get,
+                BiFunction<I, Integer, I> set) {
+            value(key, title, component, Formats.whole("This number", 0, most), get, set);
+        }
+    }
+
     static List<Field<PixelRun>> run() {
         FieldList<PixelRun> f = new FieldList<>(Kind.PIXEL_RUN);
         f.value("name", "Name", "name", Formats.TEXT, PixelRun::name, PixelRun::withName);
         f.value("shape", "Shape", "shape", PixelShapeFormat.SHAPE, PixelRun::shape, PixelRun::withShape);
-        wiring(
-                f,
+        Inner<PixelRun, PixelWiring> wiring = new Inner<>(f, "wiring", PixelRun::wiring, PixelRun::withWiring);
+        wiring.value(
                 "first",
                 "First pixel at",
+                "first",
                 Formats.word(PixelCorner.class),
                 PixelWiring::first,
                 PixelWiring::withFirst);
-        wiring(
-                f,
+        wiring.value(
                 "by-columns",
                 "Runs by columns",
+                "byColumns",
                 Formats.YES,
                 PixelWiring::byColumns,
-                PixelWiring::withByColumns,
-                "byColumns");
-        wiring(
-                f,
+                PixelWiring::withByColumns);
+        wiring.value(
                 "serpentine",
                 "Every second one runs back",
+                "serpentine",
                 Formats.YES,
                 PixelWiring::serpentine,
                 PixelWiring::withSerpentine);
-        type(f, "chip", "Chip", Formats.word(PixelChip.class), PixelType::chip, PixelType::withChip);
-        type(f, "order", "Order of colours", Formats.TEXT, PixelType::order, PixelType::withOrder);
-        type(
-                f,
-                "bits",
-                "Bits of a colour",
-                Formats.whole("The bits of a colour", 8, 16),
-                PixelType::bits,
-                PixelType::withBits);
-        type(
-                f,
+        Inner<PixelRun, PixelType> type = new Inner<>(f, "type", PixelRun::type, PixelRun::withType);
+        type.value("chip", "Chip", "chip", Formats.word(PixelChip.class), PixelType::chip, PixelType::withChip);
+        type.value("order", "Order of colours", "order", Formats.TEXT, PixelType::order, PixelType::withOrder);
+        type.number("bits", "Bits of a colour, 8 or 16", "bits", 16, PixelType::bits, PixelType::withBits);
+        type.number(
                 "milliamps",
                 "Milliamperes at full white",
-                Formats.whole("The current of a pixel", 1, MOST_MILLIAMPS),
+                "milliamps",
+                MOST_MILLIAMPS,
                 PixelType::milliamps,
                 PixelType::withMilliamps);
-        placing(
-                f,
+        Inner<PixelRun, PixelPlacing> placing = new Inner<>(f, "placing", PixelRun::placing, PixelRun::withPlacing);
+        placing.value(
                 "position",
                 "Lower left corner in metres",
+                "at",
                 FixtureEntries.POSITION_FORMAT,
                 PixelPlacing::at,
-                PixelPlacing::withAt,
-                "at");
-        placing(
-                f,
+                PixelPlacing::withAt);
+        placing.number(
                 "turn",
-                "Turned clockwise by",
-                Formats.whole("The turn", 0, 270),
+                "Turned clockwise by: 0, 90, 180 or 270",
+                "turn",
+                270,
                 PixelPlacing::turn,
                 PixelPlacing::withTurn);
-        placing(f, "mirrored", "Mirrored", Formats.YES, PixelPlacing::mirrored, PixelPlacing::withMirrored);
-        placing(f, "flat", "Lies on the floor", Formats.YES, PixelPlacing::flat, PixelPlacing::withFlat);
+        placing.value(
+                "mirrored", "Mirrored", "mirrored", Formats.YES, PixelPlacing::mirrored, PixelPlacing::withMirrored);
+        placing.value("flat", "Lies on the floor", "flat", Formats.YES, PixelPlacing::flat, PixelPlacing::withFlat);
         f.optional(
                 "fixture",
                 "Fixture that it is",
@@ -82,56 +111,6 @@ final class PixelEntries {
                 PixelRun::fixture,
                 PixelRun::withFixture);
         return f.all();
-    }
-
-    private static <V> void wiring(
-            FieldList<PixelRun> f,
-            String key,
-            String title,
-            Format<V> format,
-            Function<PixelWiring, V> of,
-            BiFunction<PixelWiring, V, PixelWiring> with,
-            String... component) {
-        f.value(
-                key,
-                title,
-                "wiring." + (component.length > 0 ? component[0] : key),
-                format,
-                r -> of.apply(r.wiring()),
-                (r, v) -> r.withWiring(with.apply(r.wiring(), v)));
-    }
-
-    private static <V> void type(
-            FieldList<PixelRun> f,
-            String key,
-            String title,
-            Format<V> format,
-            Function<PixelType, V> of,
-            BiFunction<PixelType, V, PixelType> with) {
-        f.value(
-                key,
-                title,
-                "type." + key,
-                format,
-                r -> of.apply(r.type()),
-                (r, v) -> r.withType(with.apply(r.type(), v)));
-    }
-
-    private static <V> void placing(
-            FieldList<PixelRun> f,
-            String key,
-            String title,
-            Format<V> format,
-            Function<PixelPlacing, V> of,
-            BiFunction<PixelPlacing, V, PixelPlacing> with,
-            String... component) {
-        f.value(
-                key,
-                title,
-                "placing." + (component.length > 0 ? component[0] : key),
-                format,
-                r -> of.apply(r.placing()),
-                (r, v) -> r.withPlacing(with.apply(r.placing(), v)));
     }
 
     static List<Field<PixelOutput>> output() {
@@ -158,185 +137,116 @@ final class PixelEntries {
                 Formats.list(Formats.reference(Kind.PORT), ";"),
                 PixelOutput::ports,
                 PixelOutput::withPorts);
-        division(
-                f,
+        Inner<PixelOutput, PixelDivision> division =
+                new Inner<>(f, "division", PixelOutput::division, PixelOutput::withDivision);
+        division.value(
                 "straddles",
                 "A pixel may lie in two universes",
+                "straddles",
                 Formats.YES,
                 PixelDivision::straddles,
-                PixelDivision::withStraddles,
-                "straddles");
-        division(
-                f,
+                PixelDivision::withStraddles);
+        division.value(
                 "goes-on",
                 "Goes on where the one before ends",
+                "goesOn",
                 Formats.YES,
                 PixelDivision::goesOn,
-                PixelDivision::withGoesOn,
-                "goesOn");
-        division(
-                f,
+                PixelDivision::withGoesOn);
+        division.number(
                 "first-slot",
                 "First slot",
-                Formats.whole("The first slot", 1, Universe.SLOTS),
+                "firstSlot",
+                Universe.SLOTS,
                 PixelDivision::firstSlot,
-                PixelDivision::withFirstSlot,
-                "firstSlot");
-        division(
-                f,
+                PixelDivision::withFirstSlot);
+        division.number(
                 "per-universe",
                 "Most pixels in a universe (0: as many as fit)",
-                Formats.whole("The most pixels in a universe", 0, Universe.SLOTS),
+                "perUniverse",
+                Universe.SLOTS,
                 PixelDivision::perUniverse,
-                PixelDivision::withPerUniverse,
-                "perUniverse");
-        division(
-                f,
+                PixelDivision::withPerUniverse);
+        division.number(
                 "skipped",
                 "Dark pixels at the start",
-                Formats.whole("The number of dark pixels", 0, MOST),
+                "skipped",
+                MOST,
                 PixelDivision::skipped,
-                PixelDivision::withSkipped,
-                "skipped");
-        division(
-                f,
+                PixelDivision::withSkipped);
+        division.number(
                 "together",
                 "Pixels driven as one",
-                Formats.whole("The number of pixels driven as one", 1, MOST),
+                "together",
+                MOST,
                 PixelDivision::together,
-                PixelDivision::withTogether,
-                "together");
-        limits(
-                f,
+                PixelDivision::withTogether);
+        Inner<PixelOutput, PixelLimits> limits = new Inner<>(f, "limits", PixelOutput::limits, PixelOutput::withLimits);
+        limits.number(
                 "most-pixels",
                 "Most pixels (0: not known)",
+                "pixels",
                 MOST,
                 PixelLimits::pixels,
-                PixelLimits::withPixels,
-                "pixels");
-        limits(
-                f,
+                PixelLimits::withPixels);
+        limits.number(
                 "most-universes",
                 "Most universes (0: not known)",
+                "universes",
                 MOST,
                 PixelLimits::universes,
-                PixelLimits::withUniverses,
-                "universes");
-        limits(
-                f,
+                PixelLimits::withUniverses);
+        limits.number(
                 "rate",
                 "Most frames a second (0: not known)",
+                "rate",
                 MOST_RATE,
                 PixelLimits::rate,
-                PixelLimits::withRate,
-                "rate");
-        limits(
-                f,
+                PixelLimits::withRate);
+        limits.number(
                 "wanted",
                 "Frames a second that are wanted",
+                "wanted",
                 MOST_RATE,
                 PixelLimits::wanted,
-                PixelLimits::withWanted,
-                "wanted");
-        supply(
-                f,
+                PixelLimits::withWanted);
+        Inner<PixelOutput, PixelSupply> supply = new Inner<>(f, "supply", PixelOutput::supply, PixelOutput::withSupply);
+        supply.value(
                 "volts",
                 "Volts of the pixel supply",
+                "volts",
                 Formats.decimal("The voltage", 60),
                 PixelSupply::volts,
-                PixelSupply::withVolts,
-                "volts");
-        supply(
-                f,
+                PixelSupply::withVolts);
+        supply.value(
                 "watts",
                 "Watts that it gives (0: not known)",
+                "watts",
                 Formats.decimal("The power", 999_999),
                 PixelSupply::watts,
-                PixelSupply::withWatts,
-                "watts");
-        supply(
-                f,
+                PixelSupply::withWatts);
+        supply.number(
                 "brightness",
                 "Brightness limit, percent",
-                Formats.whole("The brightness limit", 1, 100),
+                "brightness",
+                100,
                 PixelSupply::brightness,
-                PixelSupply::withBrightness,
-                "brightness");
-        supply(
-                f,
-                "feeds",
-                "Fed in at so many points",
-                Formats.whole("The number of points", 1, 1000),
-                PixelSupply::feeds,
-                PixelSupply::withFeeds,
-                "feeds");
-        supply(
-                f,
+                PixelSupply::withBrightness);
+        supply.number("feeds", "Fed in at so many points", "feeds", 1000, PixelSupply::feeds, PixelSupply::withFeeds);
+        supply.value(
                 "cable-metres",
                 "Cable from the supply, metres",
+                "cableMetres",
                 Formats.decimal("The length", MOST_METRES),
                 PixelSupply::cableMetres,
-                PixelSupply::withCableMetres,
-                "cableMetres");
-        supply(
-                f,
+                PixelSupply::withCableMetres);
+        supply.value(
                 "cable-square",
                 "Its cross section, mm²",
+                "cableSquare",
                 Formats.decimal("The cross section", 1000),
                 PixelSupply::cableSquare,
-                PixelSupply::withCableSquare,
-                "cableSquare");
+                PixelSupply::withCableSquare);
         return f.all();
-    }
-
-    private static <V> void division(
-            FieldList<PixelOutput> f,
-            String key,
-            String title,
-            Format<V> format,
-            Function<PixelDivision, V> of,
-            BiFunction<PixelDivision, V, PixelDivision> with,
-            String component) {
-        f.value(
-                key,
-                title,
-                "division." + component,
-                format,
-                o -> of.apply(o.division()),
-                (o, v) -> o.withDivision(with.apply(o.division(), v)));
-    }
-
-    private static void limits(
-            FieldList<PixelOutput> f,
-            String key,
-            String title,
-            int most,
-            Function<PixelLimits, Integer> of,
-            BiFunction<PixelLimits, Integer, PixelLimits> with,
-            String component) {
-        f.value(
-                key,
-                title,
-                "limits." + component,
-                Formats.whole("This", 0, most),
-                o -> of.apply(o.limits()),
-                (o, v) -> o.withLimits(with.apply(o.limits(), v)));
-    }
-
-    private static <V> void supply(
-            FieldList<PixelOutput> f,
-            String key,
-            String title,
-            Format<V> format,
-            Function<PixelSupply, V> of,
-            BiFunction<PixelSupply, V, PixelSupply> with,
-            String component) {
-        f.value(
-                key,
-                title,
-                "supply." + component,
-                format,
-                o -> of.apply(o.supply()),
-                (o, v) -> o.withSupply(with.apply(o.supply(), v)));
     }
 }

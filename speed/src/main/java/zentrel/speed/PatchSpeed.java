@@ -1,9 +1,7 @@
 package zentrel.speed;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Random;
 import java.util.function.IntSupplier;
 import zentrel.gear.PatchEdits;
@@ -28,7 +26,6 @@ import zentrel.table.TextTable;
 final class PatchSpeed {
     private static final int FIXTURES = 20_000;
     private static final int SCENE = 5_000;
-    private static final int TIMES = 21;
     private static final int FOOTPRINT = 16;
     private static final int IN_ONE = Universe.SLOTS / FOOTPRINT;
 
@@ -90,22 +87,6 @@ final class PatchSpeed {
     }
 
     private static void measured(String what, IntSupplier work) {
-        long[] times = new long[TIMES];
-        int result = 0;
-        for (int i = 0; i < TIMES; i++) {
-            long begun = System.nanoTime();
-            result = work.getAsInt();
-            times[i] = System.nanoTime() - begun;
-        }
-        long first = times[0];
-        Arrays.sort(times);
-        System.out.printf(
-                Locale.ROOT,
-                "patch     %s %d: %.1f ms (median of %d; the first time %.1f ms)%n",
-                what,
-                result,
-                times[TIMES / 2] / 1e6,
-                TIMES,
-                first / 1e6);
+        Timing.print("patch", what, work);
     }
 }

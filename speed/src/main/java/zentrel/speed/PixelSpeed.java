@@ -2,7 +2,6 @@ package zentrel.speed;
 
 import java.nio.IntBuffer;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -44,7 +43,6 @@ final class PixelSpeed {
     private static final int CONTROLLERS = 20;
     private static final int RUNS = 10;
     private static final int PIXELS = 500;
-    private static final int TIMES = 21;
     private static final int WIDTH = 1280;
     private static final int HEIGHT = 800;
     private static final double SECONDS = 6;
@@ -108,23 +106,7 @@ final class PixelSpeed {
     }
 
     private static void measured(String what, IntSupplier work) {
-        long[] times = new long[TIMES];
-        int result = 0;
-        for (int i = 0; i < TIMES; i++) {
-            long begun = System.nanoTime();
-            result = work.getAsInt();
-            times[i] = System.nanoTime() - begun;
-        }
-        long first = times[0];
-        Arrays.sort(times);
-        System.out.printf(
-                Locale.ROOT,
-                "pixels    %s %d: %.1f ms (median of %d; the first time %.1f ms)%n",
-                what,
-                result,
-                times[TIMES / 2] / 1e6,
-                TIMES,
-                first / 1e6);
+        Timing.print("pixels", what, work);
     }
 
     /** Levels of a look, their colours and the picture, one after the other in a real window. */
