@@ -15,6 +15,7 @@ import zentrel.plan.*;
 /** Lines about pixels. */
 final class PixelWords {
     private static final Pattern COUNTED = Pattern.compile("(\\d{1,7})(?:[x×](\\d{1,7}))?");
+    private static final Pattern GRID = Pattern.compile("(\\d+) *[xX×] *(\\d+)");
     private static final Pattern METRES = Pattern.compile("(\\d{1,5}(?:[.,]\\d{1,4})?)(mm|m)");
     private static final Set<String> GRIDS = Set.of("panel", "panels", "grid", "grids", "matrix");
     private static final Set<String> LOOPS = Set.of("loop", "loops", "ring", "rings");
@@ -37,7 +38,8 @@ final class PixelWords {
             count = Integer.parseInt(words.remove(0));
         }
         String kind = words.isEmpty() ? "strip" : String.join(" ", words);
-        List<String> of = List.of(parts.getOrDefault("of", "").split(" ", -1));
+        List<String> of = List.of(
+                GRID.matcher(parts.getOrDefault("of", "")).replaceAll("$1x$2").split(" ", -1));
         Matcher counted = COUNTED.matcher(of.get(0));
         if (!counted.matches()) {
             return List.of();
@@ -75,10 +77,15 @@ final class PixelWords {
     }
 
     private static double pitch(String text) {
-        Matcher m = METRES.matcher(text.replace(" ", ""));
-        return m.matches()
-                ? Double.parseDouble(m.group(1).replace(',', '.')) / (m.group(2).equals("mm") ? 1000 : 1)
-                : USUAL_PITCH;
+        if (text.isEmpty()) {
+            return USUAL_PITCH;
+        }
+        Matcher m = METRES.matcher(text.replace(" ", "").toLowerCase(Locale.ROOT));
+        if (!m.matches()) {
+            throw new IllegalArgumentException(
+                    "\"" + text + "\" is no distance from pixel to pixel; write 16 mm or 0.05 m.");
+        }
+        return Double.parseDouble(m.group(1).replace(',', '.')) / (m.group(2).equals("mm") ? 1000 : 1);
     }
 
     /** "strips" as one of them is called: "Strip". */

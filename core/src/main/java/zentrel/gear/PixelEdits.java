@@ -56,6 +56,12 @@ public final class PixelEdits {
         if (count < 1 || count > MOST_RUNS) {
             throw new IllegalArgumentException("Add 1 to " + MOST_RUNS + " runs at a time, not " + count + ".");
         }
+        long all = (long) count * shape.pixels()
+                + plan.pixelRuns().stream().mapToLong(PixelRun::pixels).sum();
+        if (all > PixelPoints.MOST) {
+            throw new IllegalArgumentException(
+                    "A plan has up to " + PixelPoints.MOST + " pixels; with these it would have " + all + ".");
+        }
         Set<String> taken = new LinkedHashSet<>();
         plan.pixelRuns().forEach(r -> taken.add(r.name()));
         Bounds before = PixelMap.of(plan).bounds();

@@ -181,7 +181,13 @@ public final class PixelSpread {
                     .universe()
                     .filter(u -> keeping)
                     .map(u -> plan.index().universe(u).number());
-            each.put(id, kept.isPresent() ? kept.get() : numbers.next());
+            int number = kept.isPresent() ? kept.get() : numbers.next();
+            Receiver receiver = plan.index().get(controller);
+            if (receiver.protocols().stream().noneMatch(p -> p.carries(number))) {
+                throw new IllegalArgumentException(receiver.name() + " receives no universe " + number
+                        + "; its pixels need " + ports.size() + " of them.");
+            }
+            each.put(id, number);
         }
         Plan routed = plan;
         List<Id<Port>> same = new ArrayList<>();

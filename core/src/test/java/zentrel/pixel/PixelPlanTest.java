@@ -19,6 +19,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import zentrel.check.Check;
+import zentrel.command.Commands;
 import zentrel.demo.FernlightTrail;
 import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
@@ -321,6 +322,50 @@ class PixelPlanTest {
             }
         }
         assertThat(next.pixelRuns()).isEqualTo(plan.pixelRuns());
+    }
+
+    /** Lines that cannot be are refused in a sentence; nothing is made of them. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "pixels 5 strips of 0 on pergola|A run has 1 to 1000000 pixels, not 0.",
+                "pixels 999 strips of 999999 on pergola|A plan has up to 1000000 pixels",
+                "pixels 3 panels of 8x8 RGBQ on pergola|\"RGBQ\" is no order of colours",
+                "pixels 2 strips of 100 at 1 km on pergola|\"1 km\" is no distance",
+                "spread pergola from U63995|Pergola controller receives no universe 64000; its pixels need 9 of them.",
+                "turn arch 3 by 45|A run is turned by 90, 180 or 270 degrees, not by 45.",
+                "set turn of arch 3 to 45|A run is turned by 0, 90, 180 or 270 degrees, not 45.",
+                "set shape of arch 3 to heap of 7|\"heap of 7\" is no shape of pixels"
+            })
+    void whatCannotBeIsRefusedInASentence(String line, String sentence) {
+        Plan demo = FernlightTrail.ready();
+        String said;
+        try {
+            Commands.Reading reading = new Commands(demo, LIBRARY, null).read(line);
+            said = reading.offers().isEmpty()
+                    ? reading.why().orElse("nothing")
+                    : reading.offers().get(0).work().get().edit().applyTo(demo).toString();
+        } catch (IllegalArgumentException e) {
+            said = String.valueOf(e.getMessage());
+        }
+        assertThat(said).contains(sentence);
+    }
+
+    @Test
+    void gridsAreWrittenWithOrWithoutBlanks() {
+        Plan demo = FernlightTrail.ready();
+        for (String written : List.of("8x4", "8 x 4", "8×4")) {
+            Plan made = new Commands(demo, LIBRARY, null)
+                    .read("pixels 1 panel of " + written + " RGB at 50 mm on pergola")
+                    .offers()
+                    .get(0)
+                    .work()
+                    .get()
+                    .edit()
+                    .applyTo(demo);
+            assertThat(made.pixelRuns().get(9).shape()).isEqualTo(PixelShape.grid(8, 4, 0.05));
+        }
     }
 
     /** What a table of places says is where the pixels are, and it is written as it was read. */
