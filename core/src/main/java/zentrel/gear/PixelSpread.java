@@ -21,6 +21,9 @@ import zentrel.profile.Protocol;
 
 /** Spreads the pixels of a controller over universes: its ports, their universes and numbers, and the fixtures on them. */
 public final class PixelSpread {
+    /** What fixtures that are made for pixels are called by type, before how many they are. */
+    private static final String TYPE = "pixels ";
+
     private PixelSpread() {}
 
     /**
@@ -38,7 +41,7 @@ public final class PixelSpread {
                 numbers(plan, ported, controller, firstUniverse),
                 firstUniverse.isEmpty(),
                 source.or(() -> sender(plan, controller)));
-        String text = "Split the pixels of " + plan.index().get(controller).name();
+        String text = "Spread the pixels of " + plan.index().get(controller).name() + " over universes";
         return DeviceFactory.put(text, plan, patched(routed, controller));
     }
 
@@ -228,14 +231,17 @@ public final class PixelSpread {
                 if (breaks.isEmpty()) {
                     continue; // no port brings it; the rule says so
                 }
-                Fixture fixture = had.map(f -> f.withBreaks(breaks)).orElse(null);
+                String type = TYPE + run.shape().counted();
+                Fixture fixture = had.map(f -> f.withBreaks(breaks))
+                        .map(f -> f.type().startsWith(TYPE) ? f.withType(type) : f)
+                        .orElse(null);
                 if (fixture == null) {
                     fixture = new Fixture(
                             Kind.FIXTURE.id(ids.next(run.id().value() + ".fixture")),
                             String.valueOf(number++),
                             run.name(),
                             place,
-                            "pixels " + run.shape().counted(),
+                            type,
                             Optional.empty(),
                             breaks,
                             false);

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.xml.stream.XMLOutputFactory;
@@ -86,7 +87,9 @@ public final class MvrWriter {
                 .filter(r -> r.footprint() > 0 && r.footprint() <= Universe.SLOTS)
                 .map(r -> java.util.Collections.nCopies(r.footprint(), ""))
                 .toList();
-        String name = row.mode().isEmpty() ? row.footprint() + " slots" : row.mode();
+        String name = row.mode().isEmpty()
+                ? parts.stream().map(p -> String.valueOf(p.size())).collect(Collectors.joining(" + ")) + " slots"
+                : row.mode(); // one that is divided otherwise is another mode
         return parts.isEmpty() ? Optional.empty() : Optional.of(new FixtureMode(name, parts));
     }
 

@@ -85,8 +85,17 @@ final class ListMenu {
                                     ? FixtureTaking.take(taken, kinds)
                                     : noted(list, there, of.comparison(), taken, kinds),
                             List.of()),
-                    made -> {});
+                    made -> tellRemoved(taken, side));
         });
+    }
+
+    /** What went with the list's word is said: it is not in sight any more. */
+    private void tellRemoved(List<Row> taken, Side side) {
+        long removed = taken.stream().filter(r -> r.b().isEmpty()).count();
+        if (side == Side.LIST && removed > 0) {
+            document.tell(Counted.of(removed, "fixture is", "fixtures are") + " removed: the list does not have "
+                    + (removed == 1 ? "it. Undo brings it back." : "them. Undo brings them back."));
+        }
     }
 
     /** The list as it is once its program is set as the plan is. */
