@@ -8,8 +8,11 @@ import static zentrel.app.Fx.settled;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
@@ -85,6 +88,26 @@ class PixelsWindowTest extends OpenWindow {
         assertThat(runs()).hasSize(9);
     }
 
+    /** The left leg of the fifth of nine arches stands a metre left of the middle of the layout. */
+    @Test
+    void anArchIsDraggedToItsPlace(FxRobot robot) {
+        toPixels(robot);
+        Id<PixelRun> fifth = Kind.PIXEL_RUN.id("arch-5");
+        choose(fifth); // the path of it takes its room before the drag
+        waitFor("Hut desk → Output 3 of Pergola controller");
+        Bounds at = fx(() -> {
+            Node layout = robot.lookup("#pixel-layout").query();
+            return layout.localToScreen(layout.getBoundsInLocal());
+        });
+        double scale = (at.getWidth() - 68) / 21.2;
+        robot.moveTo(at.getCenterX() - scale, at.getCenterY() + 0.3 * scale)
+                .press(MouseButton.PRIMARY)
+                .moveBy(20, 0)
+                .moveBy(16, 0)
+                .release(MouseButton.PRIMARY);
+        settled(() -> document.plan().index().get(fifth).placing().across() > 9.6 + 0.5);
+    }
+
     @Test
     void aSupplyThatIsTooSmallIsFoundAndItsOutputLimited(FxRobot robot) {
         plan();
@@ -138,7 +161,11 @@ class PixelsWindowTest extends OpenWindow {
         show(PixelsPage.Showing.ARRIVING);
         waitFor("Listening: Loopback 127.0.0.1. All universes of these pixels are heard.");
         show(PixelsPage.Showing.LOOK);
-        waitFor("Sending gradient on 9 universes of pixels.");
+        fx(() -> {
+            ((ComboBox<PixelLook>) robot.lookup("#look-kind").query()).setValue(PixelLook.WALK);
+            return true;
+        });
+        waitFor("Sending walking pixel on 9 universes of pixels.");
         fire(robot, "#look-send");
         waitFor("Only shown here. Loopback 127.0.0.1 is armed.");
     }

@@ -231,15 +231,25 @@ public final class PixelEdits {
                 "Add the pixel output " + name + " to " + controller.name(), p -> p.and(Kind.PIXEL_OUTPUT, made));
     }
 
-    /** Turns a run clockwise by so many degrees, 90 at a time. */
+    /** Turns a run clockwise around its middle by so many degrees, 90 at a time. */
     public static Edit turn(PixelRun run, int degrees) {
         if (degrees % 90 != 0) {
             throw new IllegalArgumentException("A run is turned by 90, 180 or 270 degrees, not by " + degrees + ".");
         }
+        PixelPlacing turned = run.placing().turnedBy(degrees);
+        Bounds before = PixelLayout.of(run).bounds();
+        Bounds after = PixelLayout.of(run.withPlacing(turned)).bounds();
+        double across = fine((before.width() - after.width()) / 2.0);
+        double up = fine((before.height() - after.height()) / 2.0);
         return placed(
                 "Turn " + run.name() + " by " + degrees + "°",
                 run,
-                run.placing().turnedBy(degrees));
+                turned.movedTo(fine(turned.across() + across), fine(turned.up() + up)));
+    }
+
+    /** To the tenth of a millimetre, so that turns that undo each other leave nothing behind. */
+    private static double fine(double metres) {
+        return Math.round(metres * 10_000) / 10_000.0;
     }
 
     /** Swaps left and right of a run as it hangs. */

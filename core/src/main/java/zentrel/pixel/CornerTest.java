@@ -72,14 +72,4 @@ public final class CornerTest {
         }
         throw new IllegalStateException("nothing hangs so that one sees " + seen);
     }
-
-    /**
-     * The wiring, where two more shots tell it.
-     *
-     * @param fillsEdge whether as many pixels from the first as a row has fill one whole edge; else the data runs by columns
-     * @param turnsBack whether the first pixel of the second row or column lies beside the end of the one before
-     */
-    public static PixelWiring wiring(PixelRun run, boolean fillsEdge, boolean turnsBack) {
-        return run.wiring().withByColumns(!fillsEdge).withSerpentine(turnsBack);
-    }
 }

@@ -1,6 +1,5 @@
 package zentrel.pixel;
 
-import zentrel.plan.PixelForm;
 import zentrel.plan.PixelPlacing;
 import zentrel.plan.PixelPoints;
 import zentrel.plan.PixelRun;
@@ -145,11 +144,6 @@ public final class PixelLayout {
     /** What they fill. */
     public Bounds bounds() {
         return Bounds.of(xy);
-    }
-
-    /** Whether a form is turned as a whole by its corner and direction, or only reversed. */
-    public static boolean hasCorners(PixelForm form) {
-        return form == PixelForm.GRID;
     }
 
     /** A rectangle of the layout, metres. */

@@ -311,7 +311,13 @@ class PixelPlanTest {
         Id<PixelRun> id = plan.pixelRuns().get(0).id();
         Plan next = plan;
         for (int i = 0; i < 4; i++) {
+            PixelLayout.Bounds around = PixelLayout.of(next.index().get(id)).bounds();
             next = PixelEdits.turn(next.index().get(id), 90).applyTo(next);
+            PixelLayout.Bounds turned = PixelLayout.of(next.index().get(id)).bounds();
+            assertThat(turned.left() + turned.right())
+                    .as("its middle stays")
+                    .isCloseTo(around.left() + around.right(), within(2e-4f));
+            assertThat(turned.bottom() + turned.top()).isCloseTo(around.bottom() + around.top(), within(2e-4f));
             Plan mirrored = PixelEdits.mirror(next.index().get(id)).applyTo(next);
             PixelLayout before = PixelLayout.of(next.index().get(id));
             PixelLayout after = PixelLayout.of(mirrored.index().get(id));

@@ -107,7 +107,7 @@ final class LiveSession implements AutoCloseable {
         worker.execute(() -> {
             closeNow();
             log = new EventLog();
-            finish(done, () -> open(at));
+            Finishing.of(done, () -> open(at));
         });
     }
 
@@ -189,21 +189,6 @@ final class LiveSession implements AutoCloseable {
         worker.execute(() -> player.setSpeed(value));
     }
 
-    private interface Work {
-        void run() throws IOException;
-    }
-
-    private static void finish(Consumer<Optional<String>> done, Work work) {
-        Optional<String> problem = Optional.empty();
-        try {
-            work.run();
-        } catch (IOException e) {
-            problem = Optional.of(String.valueOf(e.getMessage()));
-        }
-        Optional<String> said = problem;
-        Platform.runLater(() -> done.accept(said));
-    }
-
     /** Looks at nothing any more. */
     void stop(Runnable done) {
         guard.set(OutputGuard.State.LISTEN);
@@ -273,7 +258,7 @@ final class LiveSession implements AutoCloseable {
 
     /** Sends test levels in place of those that are sent. */
     void send(List<SendJob> jobs, String words, Consumer<Optional<String>> done) {
-        worker.execute(() -> finish(done, () -> {
+        worker.execute(() -> Finishing.of(done, () -> {
             NetHost net = host;
             Optional<NetAdapter> at = adapter;
             if (net == null || at.isEmpty()) {
@@ -317,7 +302,7 @@ final class LiveSession implements AutoCloseable {
 
     /** Records what arrives and what is sent, until {@link #stopRecording}. */
     void record(Path file, Consumer<Optional<String>> done) {
-        worker.execute(() -> finish(done, () -> {
+        worker.execute(() -> Finishing.of(done, () -> {
             stopRecordingNow();
             NetHost net = host;
             if (net == null || adapter.isEmpty()) {
@@ -420,7 +405,7 @@ final class LiveSession implements AutoCloseable {
 
     /** Keeps what is seen now in a file, and tells from now on what changed since. */
     void seal(Path to, Consumer<Optional<String>> done) {
-        worker.execute(() -> finish(done, () -> {
+        worker.execute(() -> Finishing.of(done, () -> {
             LiveSnapshot now = snapshot;
             SealedState state = SealedState.of(
                             now.devices().stream().map(LiveDevice::found).toList(),
@@ -434,7 +419,7 @@ final class LiveSession implements AutoCloseable {
 
     /** Tells from now on what changed since a state was sealed. */
     void since(Path file, Consumer<Optional<String>> done) {
-        worker.execute(() -> finish(done, () -> look.since(SealedFile.read(file))));
+        worker.execute(() -> Finishing.of(done, () -> look.since(SealedFile.read(file))));
     }
 
     /** The adapters of this computer, asked of the system and told on the JavaFX thread. */

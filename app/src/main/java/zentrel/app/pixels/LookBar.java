@@ -66,6 +66,7 @@ final class LookBar extends VBox {
     private long drawn;
     private long began;
     private boolean asked;
+    private String sent = "";
 
     LookBar(PageContext context, PixelsPage page) {
         super(4);
@@ -77,11 +78,15 @@ final class LookBar extends VBox {
         look.setValue(PixelLook.CORNERS);
         look.setId("look-kind");
         look.setAccessibleText("The look");
-        look.valueProperty().addListener(o -> changed());
+        look.valueProperty().addListener(o -> {
+            changed();
+            sendAnew();
+        });
         beats.setId("look-beats");
         beats.setPrefColumnCount(3);
         beats.getStyleClass().add("mono");
         beats.setAccessibleText("Steps a second");
+        beats.setOnAction(e -> sendAnew());
         beats.textProperty().addListener(o -> draw());
         row.setAlignment(Pos.CENTER_LEFT);
         question.setAlignment(Pos.CENTER_LEFT);
@@ -226,15 +231,24 @@ final class LookBar extends VBox {
                 net.stopSending();
                 return;
             }
-            LookPainter painter = new LookPainter(sight, look.getValue(), run());
-            if (painter.jobs().isEmpty()) {
-                document.tell("No port of these pixels is set to a universe; spread them first.");
-                return;
-            }
-            String words = look.getValue().title().toLowerCase(Locale.ROOT) + " on "
-                    + Counted.of(sight.wires().size(), "universe") + " of pixels";
-            net.send(painter.jobs(), words, problem -> problem.ifPresent(document::tell));
+            send(net);
         });
+    }
+
+    /** What leaves is what is shown: another look takes the place of the one that this bar sends. */
+    private void sendAnew() {
+        net().filter(n -> n.sending().filter(w -> w.equals(sent)).isPresent()).ifPresent(this::send);
+    }
+
+    private void send(LiveNet net) {
+        LookPainter painter = new LookPainter(sight, look.getValue(), run());
+        if (painter.jobs().isEmpty()) {
+            document.tell("No port of these pixels is set to a universe; spread them first.");
+            return;
+        }
+        sent = look.getValue().title().toLowerCase(Locale.ROOT) + " on "
+                + Counted.of(sight.wires().size(), "universe") + " of pixels";
+        net.send(painter.jobs(), sent, problem -> problem.ifPresent(document::tell));
     }
 
     private void choosePicture() {
@@ -248,6 +262,7 @@ final class LookBar extends VBox {
                     () -> PictureFrames.read(files.stream().map(File::toPath).toList()), read -> {
                         pictures = read;
                         draw();
+                        sendAnew();
                     });
         }
     }

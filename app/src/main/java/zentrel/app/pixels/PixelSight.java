@@ -149,17 +149,6 @@ record PixelSight(Plan plan, PixelMap map, List<Row> rows, List<Integer> numbers
         return -1;
     }
 
-    /** The universes of the map with a show number. */
-    List<Integer> ofNumber(int number) {
-        List<Integer> all = new ArrayList<>();
-        for (int i = 0; i < numbers.size(); i++) {
-            if (numbers.get(i) == number) {
-                all.add(i);
-            }
-        }
-        return all;
-    }
-
     /** What a pixel is, in a line: its run, number, output, universe and slots. */
     String said(int pixel) {
         int r = map.runOf(pixel);
