@@ -7,6 +7,7 @@ import zentrel.app.cues.CuesPage;
 import zentrel.app.desks.DesksPage;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.gear.GearPage;
+import zentrel.app.lit.LitPage;
 import zentrel.app.patch.PatchPage;
 import zentrel.app.pixels.PixelsPage;
 import zentrel.app.shell.PageContext;
@@ -33,6 +34,7 @@ final class Pages {
                 PixelsPage.entry(context),
                 CuesPage.entry(context),
                 DesksPage.entry(context),
+                LitPage.entry(context),
                 BenchPage.entry(context));
     }
 }

@@ -20,6 +20,7 @@ import zentrel.app.desks.DesksPage;
 import zentrel.app.document.OpenDocument;
 import zentrel.app.flow.FlowPage;
 import zentrel.app.gear.GearPage;
+import zentrel.app.lit.LitPage;
 import zentrel.app.patch.PatchPage;
 import zentrel.app.pixels.PixelsPage;
 import zentrel.app.shell.PageView;
@@ -123,6 +124,14 @@ final class Shots {
                 "beside");
         view(PatchPage.class, 1500, () -> document.select(Kind.FIXTURE.id("f206")), "patch");
         view(PixelsPage.class, 1500, () -> document.select(Kind.PIXEL_OUTPUT.id("pergola.pixels4")), "pixels");
+        view(
+                LitPage.class,
+                2500,
+                () -> {
+                    document.select(Kind.FIXTURE.id("f305"));
+                    window.view(LitPage.class).lookFrom(1);
+                },
+                "lit-view");
         view(CuesPage.class, 1500, () -> document.select(Kind.LINK.id("dim-link")), "cues");
         view(CuesPage.class, 2500, this::compareCues, "cue-lists");
         view(DesksPage.class, 1500, () -> document.select(Kind.APPLICATION.id("backup-desk")), "desks");

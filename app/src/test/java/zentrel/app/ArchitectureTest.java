@@ -48,8 +48,7 @@ class ArchitectureTest {
             Map.entry("entry", "file ipv4 plan profile text"), // what can be entered
             Map.entry("command", "entry gear ipv4 plan profile routing text"), // lines of words
             Map.entry(
-                    "gear",
-                    "control entry file index ipv4 patch pixel plan profile routing table text"), // reads shipped
+                    "gear", "control entry file index ipv4 lit patch pixel plan profile routing table text"), // shipped
             // profiles
             Map.entry("address", "gear ipv4 path plan profile source table text"),
             Map.entry("pattern", "gear ipv4 plan profile"),
@@ -60,6 +59,7 @@ class ArchitectureTest {
                     "ipv4 load plan profile source table text universe"), // what a segment carries is on its sheet
             Map.entry("patch", "plan table text"), // lists of fixtures that must agree
             Map.entry("pixel", "plan profile source table text"), // pixels over universes, their rate and power
+            Map.entry("lit", "path pixel plan profile"), // the place, and the light that arrives in it
             Map.entry("mvr", "patch plan table text"), // scenes and fixture types of open standards
             Map.entry("demo", "gear ipv4 plan profile"));
 

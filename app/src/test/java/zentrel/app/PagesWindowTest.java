@@ -69,35 +69,35 @@ class PagesWindowTest extends OpenWindow {
     }
 
     @Test
-    void aTenthAndAnEleventhPageWork(FxRobot robot) {
+    void anEleventhAndATwelfthPageWork(FxRobot robot) {
         settled(() -> document.reportProperty().get() != null);
         assertThat(told).as("made when wanted").isEmpty();
         int real = all.size() - MADE_UP;
-        String tenth = "Page " + (10 - real);
         String eleventh = "Page " + (11 - real);
-        robot.press(KeyCode.CONTROL, KeyCode.SHIFT).push(KeyCode.DIGIT1).release(KeyCode.SHIFT, KeyCode.CONTROL);
-        settled(() -> window.shownPage() == 9);
-        assertThat(robot.lookup("This is " + tenth).tryQuery()).isPresent();
+        String twelfth = "Page " + (12 - real);
         robot.press(KeyCode.CONTROL, KeyCode.SHIFT).push(KeyCode.DIGIT2).release(KeyCode.SHIFT, KeyCode.CONTROL);
         settled(() -> window.shownPage() == 10);
+        assertThat(robot.lookup("This is " + eleventh).tryQuery()).isPresent();
+        robot.press(KeyCode.CONTROL, KeyCode.SHIFT).push(KeyCode.DIGIT3).release(KeyCode.SHIFT, KeyCode.CONTROL);
+        settled(() -> window.shownPage() == 11);
         robot.push(KeyCode.CONTROL, KeyCode.K);
-        robot.write("count the lamps of " + eleventh);
+        robot.write("count the lamps of " + twelfth);
         robot.push(KeyCode.ENTER);
-        settled(() -> told.contains(eleventh + " counted"));
+        settled(() -> told.contains(twelfth + " counted"));
         fx(() -> {
             window.close();
             return true;
         });
         assertThat(told)
                 .containsExactly(
-                        tenth + " made",
-                        tenth + " shown",
-                        tenth + " hidden",
                         eleventh + " made",
                         eleventh + " shown",
-                        eleventh + " counted",
-                        tenth + " disposed",
-                        eleventh + " disposed");
+                        eleventh + " hidden",
+                        twelfth + " made",
+                        twelfth + " shown",
+                        twelfth + " counted",
+                        eleventh + " disposed",
+                        twelfth + " disposed");
     }
 
     @Test

@@ -16,6 +16,7 @@ import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
+import zentrel.app.bench.BenchPage;
 import zentrel.app.pixels.PixelsPage;
 import zentrel.pixel.CornerTest;
 import zentrel.pixel.PixelLook;
@@ -105,7 +106,7 @@ class PixelsWindowTest extends OpenWindow {
                 .moveBy(20, 0)
                 .moveBy(16, 0)
                 .release(MouseButton.PRIMARY);
-        settled(() -> document.plan().index().get(fifth).placing().across() > 9.6 + 0.5);
+        settled(() -> document.plan().index().get(fifth).placing().across() > 0.6 + 0.5);
     }
 
     @Test
@@ -145,7 +146,7 @@ class PixelsWindowTest extends OpenWindow {
     @SuppressWarnings("unchecked")
     void aLookIsSentAndSeenAsItArrives(FxRobot robot) {
         plan();
-        robot.push(KeyCode.CONTROL, KeyCode.DIGIT9);
+        fx(() -> window.show(BenchPage.class));
         fire(robot, "#live-listen");
         settled(() -> !robot.lookup("#live-arm").query().isDisabled());
         fire(robot, "#live-arm");

@@ -7,9 +7,11 @@ import java.util.Optional;
 import java.util.function.Function;
 import zentrel.command.Addition.Answers;
 import zentrel.command.Addition.Ask;
+import zentrel.entry.FixtureEntries;
 import zentrel.entry.Format;
 import zentrel.entry.Formats;
 import zentrel.entry.PixelShapeFormat;
+import zentrel.entry.PlaceEntries;
 import zentrel.gear.Connections;
 import zentrel.gear.DeviceFactory;
 import zentrel.gear.EntityAdditions;
@@ -18,6 +20,8 @@ import zentrel.gear.GearEdit;
 import zentrel.gear.Library;
 import zentrel.gear.PatchAdditions;
 import zentrel.gear.PixelEdits;
+import zentrel.gear.PlaceEdits;
+import zentrel.gear.Spots;
 import zentrel.gear.UniverseRoutes;
 import zentrel.ipv4.Subnet;
 import zentrel.plan.*;
@@ -69,7 +73,10 @@ public final class Additions {
                 a.session(Optional.empty()),
                 a.fixtureType(),
                 a.fixtureList(),
-                a.pixels(Optional.empty()));
+                a.pixels(Optional.empty()),
+                a.surrounding(),
+                a.viewpoint(),
+                a.groundPicture());
     }
 
     private static Addition one(String title, Function<Answers, Edit> work, Ask<?>... asks) {
@@ -183,6 +190,47 @@ public final class Additions {
                                     Optional.empty());
                 },
                 asks.toArray(Ask<?>[]::new));
+    }
+
+    private Addition surrounding() {
+        Ask<BodyForm> form = new Ask<>("Form", Formats.word(BodyForm.class), BodyForm.WALL.word());
+        Ask<String> name = new Ask<>("Name", TEXT, "");
+        Ask<BodySize> size = new Ask<>("Size in metres", PlaceEntries.SIZE_FORMAT, "4 x 0.2 x 3");
+        Ask<Position> at = new Ask<>("Middle of its base", FixtureEntries.POSITION_FORMAT, "0 / 0 / 0");
+        Ask<Integer> count = count("How many");
+        Ask<Position> last = new Ask<>("The last of several", FixtureEntries.POSITION_FORMAT, "0 / 0 / 0");
+        return one(
+                "Something of the place",
+                a -> PlaceEdits.build(
+                        plan,
+                        a.to(form),
+                        a.text(name).orElse(""),
+                        a.to(size),
+                        0,
+                        a.to(count) == 1 ? List.of(a.to(at)) : Spots.line(a.to(at), a.to(last), a.to(count))),
+                form,
+                name,
+                size,
+                at,
+                count,
+                last);
+    }
+
+    private Addition viewpoint() {
+        Ask<String> name = new Ask<>("Name", TEXT, "View " + (plan.viewpoints().size() + 1));
+        Ask<Position> eye = new Ask<>("From", FixtureEntries.POSITION_FORMAT, "0 / -10 / 1.7");
+        Ask<Position> target = new Ask<>("Looks at", FixtureEntries.POSITION_FORMAT, "0 / 0 / 1");
+        return one("A viewpoint", a -> PlaceEdits.view(plan, a.to(name), a.to(eye), a.to(target)), name, eye, target);
+    }
+
+    private Addition groundPicture() {
+        Ask<String> name = new Ask<>("Name", TEXT, "From above");
+        Ask<Position> corner = new Ask<>("Lower left corner", FixtureEntries.POSITION_FORMAT, "0 / 0 / 0");
+        return one(
+                "A ground picture, its file to be chosen on the Lit view",
+                a -> PlaceEdits.picture(plan, a.to(name), a.to(corner), PictureFile.NONE),
+                name,
+                corner);
     }
 
     private Addition universe() {

@@ -60,7 +60,17 @@ public final class Commands {
         verbs.put("list", patch::list);
         PixelWords pixels = new PixelWords(things);
         verbs.put("pixels", pixels::pixels);
-        verbs.put("turn", pixels::turn);
+        PlaceWords place = new PlaceWords(things, patch);
+        verbs.put("turn", words -> {
+            List<Offer> things = place.turn(words);
+            return things.isEmpty() ? pixels.turn(words) : things;
+        });
+        verbs.put("build", place::build);
+        verbs.put("hang", words -> place.put(words, false));
+        verbs.put("stand", words -> place.put(words, true));
+        verbs.put("point", place::point);
+        verbs.put("shift", place::shift);
+        verbs.put("view", place::view);
         verbs.put("mirror", pixels::mirror);
         verbs.put("spread", pixels::spread);
         verbs.put("universe", sending::universe);

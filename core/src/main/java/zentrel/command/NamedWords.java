@@ -46,6 +46,9 @@ final class NamedWords {
         all.addAll(plan.patchLists());
         all.addAll(plan.pixelRuns());
         all.addAll(plan.pixelOutputs());
+        all.addAll(plan.surroundings());
+        all.addAll(plan.groundPictures());
+        all.addAll(plan.viewpoints());
         all.addAll(plan.all(Kind.ADAPTER));
         all.addAll(plan.receivers());
         all.addAll(plan.all(Kind.PORT));

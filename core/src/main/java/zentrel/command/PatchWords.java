@@ -193,7 +193,7 @@ final class PatchWords {
                                 .edit()));
     }
 
-    private static String said(List<Fixture> fixtures) {
+    static String said(List<Fixture> fixtures) {
         return fixtures.size() == 1
                 ? fixtures.get(0).label()
                 : fixtures.size() + " fixtures, " + fixtures.get(0).number() + " to "
@@ -201,7 +201,7 @@ final class PatchWords {
     }
 
     /** The fixtures that {@code fixture 101-110,120} names, in the order of their numbers; the word may be left out. */
-    private List<Fixture> numbered(List<String> words) {
+    List<Fixture> numbered(List<String> words) {
         boolean named =
                 !words.isEmpty() && words.get(0).toLowerCase(Locale.ROOT).matches("fixtures?");
         String numbers = String.join("", named ? words.subList(1, words.size()) : words);

@@ -94,7 +94,7 @@ final class PixelWords {
         return single.substring(0, 1).toUpperCase(Locale.ROOT) + single.substring(1);
     }
 
-    /** {@code turn RUN by DEGREES}. */
+    /** {@code turn PIXELS by DEGREES}. */
     List<Offer> turn(List<String> words) {
         List<List<String>> sides = Words.around(words, "by");
         int degrees = Words.number(sides.get(1)).orElse(90);

@@ -96,6 +96,25 @@ public final class Usages {
                     "spreads a controller's pixels over universes by its rules, and patches them so",
                     "spread pergola from U41"),
             new Usage("turn PIXELS by DEGREES", "turns pixels clockwise as they hang", "turn arch 3 by 90"),
+            new Usage(
+                    "build FORM [NAME] of SIZE at POSITION [turned DEGREES]",
+                    "adds a room, wall, floor, platform, steps, pole, tree or block to the place, metres wide x deep x high",
+                    "build platform of 6x4x0.8 at 4/10/0 turned 15"),
+            new Usage(
+                    "hang NUMBERS at POSITION or from POSITION to POSITION or around POSITION radius METRES or grid POSITION by COUNT every METRESxMETRES",
+                    "hangs fixtures in the place; stand does the same for those that stand",
+                    "hang 101-112 from 0/4/5 to 12/4/5"),
+            new Usage(
+                    "stand NUMBERS at POSITION …",
+                    "stands fixtures in the place",
+                    "stand 801-812 around 4/4/0 radius 3"),
+            new Usage("point NUMBERS at POSITION", "points fixtures at a place", "point 401-410 at 2/8/0"),
+            new Usage(
+                    "shift NUMBERS or NAME by METRES/METRES/METRES",
+                    "moves fixtures or what stands in the place to the right, away and up",
+                    "shift 801-812 by 0/1.5/0"),
+            new Usage("turn NUMBERS or NAME by DEGREES", "turns them around their middle", "turn 801-812 by 30"),
+            new Usage("view NAME from POSITION to POSITION", "keeps a viewpoint", "view gate from -4/-8/1.7 to 6/10/1"),
             new Usage("mirror PIXELS", "swaps left and right of pixels as they hang", "mirror arch 3"),
             new Usage(
                     "split LINE by DEVICE [into COUNT]",

@@ -91,7 +91,7 @@ public final class FernlightTrail {
         FernlightPatch.fixtures(s);
         FernlightLinks.add(s);
         FernlightPatch.add(s);
-        return FernlightPixels.add(withProfiles(s.plan()));
+        return FernlightPlace.add(FernlightPixels.add(withProfiles(s.plan())));
     }
 
     /** A plan carries the profiles that its boxes were made from. */

@@ -10,7 +10,7 @@ import java.util.stream.Collectors;
 import zentrel.plan.*;
 
 /** What can be entered of fixtures, their types, and lists of them. */
-final class FixtureEntries {
+public final class FixtureEntries {
     private static final double MOST_LOADS = 1_000;
 
     private static final Pattern SLOTS =
@@ -20,6 +20,9 @@ final class FixtureEntries {
     private static final String NUMBER = "([+-]?\\d{1,6}(?:[.,]\\d{1,6})?)";
     private static final Pattern POSITION =
             Pattern.compile(NUMBER + "\\s*m?\\s*[/;x ]\\s*" + NUMBER + "\\s*m?\\s*[/;x ]\\s*" + NUMBER + "\\s*m?");
+
+    private static final Format<Double> BEAM = Formats.decimal("An angle", 170);
+    private static final Format<Double> TRAVEL = Formats.decimal("A travel", 3600);
 
     private FixtureEntries() {}
 
@@ -68,6 +71,27 @@ final class FixtureEntries {
                         f -> f.use().position(),
                         (f, v) -> f.withUse(f.use().withPosition(v)))
                 .value(
+                        "standing",
+                        "Stands instead of hanging",
+                        "use.aim.standing",
+                        Formats.YES,
+                        f -> f.use().aim().standing(),
+                        (f, v) -> f.withUse(f.use().withAim(f.use().aim().withStanding(v))))
+                .value(
+                        "turn",
+                        "Points to, degrees clockwise from away",
+                        "use.aim.turn",
+                        PlaceEntries.turn(),
+                        f -> f.use().aim().turn(),
+                        (f, v) -> f.withUse(f.use().withAim(f.use().aim().withTurn(v))))
+                .value(
+                        "tilt",
+                        "Tilted, degrees from straight down or up",
+                        "use.aim.tilt",
+                        Formats.decimal("A tilt in degrees", 180),
+                        f -> f.use().aim().tilt(),
+                        (f, v) -> f.withUse(f.use().withAim(f.use().aim().withTilt(v))))
+                .value(
                         "note",
                         "Note",
                         "use.note",
@@ -88,6 +112,34 @@ final class FixtureEntries {
                         (plan, t, text) -> Entries.rename(plan, t, text))
                 .value("maker", "Maker", "maker", Formats.TEXT, FixtureType::maker, FixtureType::withMaker)
                 .value("modes", "Modes", "modes", Formats.list(MODE, ";"), FixtureType::modes, FixtureType::withModes)
+                .value(
+                        "beam",
+                        "Beam, degrees (with a zoom the narrowest)",
+                        "optics.beam",
+                        BEAM,
+                        t -> t.optics().beam(),
+                        (t, v) -> t.withOptics(t.optics().withBeam(v)))
+                .value(
+                        "wide",
+                        "Widest beam of a zoom, degrees",
+                        "optics.wide",
+                        BEAM,
+                        t -> t.optics().wide(),
+                        (t, v) -> t.withOptics(t.optics().withWide(v)))
+                .value(
+                        "pan",
+                        "Pan from end to end, degrees",
+                        "optics.pan",
+                        TRAVEL,
+                        t -> t.optics().pan(),
+                        (t, v) -> t.withOptics(t.optics().withPan(v)))
+                .value(
+                        "tilt",
+                        "Tilt from end to end, degrees",
+                        "optics.tilt",
+                        TRAVEL,
+                        t -> t.optics().tilt(),
+                        (t, v) -> t.withOptics(t.optics().withTilt(v)))
                 .all();
     }
 
@@ -163,7 +215,7 @@ final class FixtureEntries {
     };
 
     /** A place in metres: {@code 4.5 / 0 / 6}. */
-    static final Format<Position> POSITION_FORMAT = Formats.of(
+    public static final Format<Position> POSITION_FORMAT = Formats.of(
             Position::toString,
             text -> {
                 Matcher m = POSITION.matcher(text);

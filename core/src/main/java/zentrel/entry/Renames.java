@@ -24,6 +24,9 @@ public final class Renames {
             .with(Kind.PATCH_LIST, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
             .with(Kind.PIXEL_RUN, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
             .with(Kind.PIXEL_OUTPUT, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.SURROUNDING, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.GROUND_PICTURE, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
+            .with(Kind.VIEWPOINT, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)))
             .with(Kind.COPY, (index, x) -> (p, name) -> p.with(x.id(), e -> e.withName(name)));
 
     private Renames() {}

@@ -42,7 +42,10 @@ interface Fields<E> {
                 Map.entry(Kind.FIXTURE_TYPE, new FixtureTypeFields()),
                 Map.entry(Kind.PATCH_LIST, new PatchListFields()),
                 Map.entry(Kind.PIXEL_RUN, new PixelRunFields()),
-                Map.entry(Kind.PIXEL_OUTPUT, new PixelOutputFields()));
+                Map.entry(Kind.PIXEL_OUTPUT, new PixelOutputFields()),
+                Map.entry(Kind.SURROUNDING, new SurroundingFields()),
+                Map.entry(Kind.GROUND_PICTURE, new GroundPictureFields()),
+                Map.entry(Kind.VIEWPOINT, new ViewpointFields()));
 
         private Registry() {}
     }

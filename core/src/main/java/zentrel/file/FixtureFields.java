@@ -33,12 +33,24 @@ final class FixtureFields implements Fields<Fixture> {
                         p.text("purpose", ""),
                         p.text("unit", ""),
                         p.text("note", ""),
-                        p.optional("position").map(FixtureFields::position)));
+                        p.optional("position").map(FixtureFields::position),
+                        aim(p)));
     }
 
     /** Metres to the right, away and up. */
     static Position position(JsonPlace place) {
-        return new Position(metres(place, "x"), metres(place, "y"), metres(place, "z"));
+        Position at = new Position(metres(place, "x"), metres(place, "y"), metres(place, "z"));
+        place.done();
+        return at;
+    }
+
+    private static FixtureAim aim(JsonPlace p) {
+        return new FixtureAim(p.bool("standing", false), degrees(p, "turn", 0, 360), degrees(p, "tilt", 0, 180));
+    }
+
+    /** Degrees, from 0. */
+    static double degrees(JsonPlace place, String field, double usual, double most) {
+        return place.optional(field).map(d -> d.number(0, most)).orElse(usual);
     }
 
     private static double metres(JsonPlace place, String axis) {
@@ -48,7 +60,11 @@ final class FixtureFields implements Fields<Fixture> {
     }
 
     static void position(ObjectNode n, Position at) {
-        n.putObject("position").put("x", at.x()).put("y", at.y()).put("z", at.z());
+        position(n, "position", at);
+    }
+
+    static void position(ObjectNode n, String field, Position at) {
+        n.putObject(field).put("x", at.x()).put("y", at.y()).put("z", at.z());
     }
 
     @Override
@@ -76,5 +92,8 @@ final class FixtureFields implements Fields<Fixture> {
         text(n, "unit", f.use().unit(), "");
         text(n, "note", f.use().note(), "");
         f.use().position().ifPresent(at -> position(n, at));
+        flag(n, "standing", f.use().aim().standing(), false);
+        number(n, "turn", f.use().aim().turn(), 0);
+        number(n, "tilt", f.use().aim().tilt(), 0);
     }
 }

@@ -115,7 +115,7 @@ public final class FixtureTaking {
                 breaks,
                 false,
                 1,
-                new FixtureUse(row.purpose(), row.unit(), row.note(), row.position())));
+                new FixtureUse(row.purpose(), row.unit(), row.note(), row.position(), FixtureAim.DOWN)));
     }
 
     private List<Break> breaks(PatchRow row, List<Break> before) {

@@ -12,8 +12,13 @@ import zentrel.text.PlainText;
  * @param modes at least one
  */
 @RecordBuilder
-public record FixtureType(Id<FixtureType> id, String name, String maker, List<FixtureMode> modes)
+public record FixtureType(Id<FixtureType> id, String name, String maker, List<FixtureMode> modes, FixtureOptics optics)
         implements Named, FixtureTypeBuilder.With {
+    /** A type whose light nobody described. */
+    public FixtureType(Id<FixtureType> id, String name, String maker, List<FixtureMode> modes) {
+        this(id, name, maker, modes, FixtureOptics.USUAL);
+    }
+
     public FixtureType {
         PlainText.require("The name of a fixture type", name);
         PlainText.require("A maker", maker);

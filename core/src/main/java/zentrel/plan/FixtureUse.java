@@ -11,11 +11,12 @@ import zentrel.text.PlainText;
  * @param unit its unit on the pipe, or its circuit
  * @param note anything else
  * @param position where it is, in metres
+ * @param aim how it hangs, and where it points
  */
 @RecordBuilder
-public record FixtureUse(String purpose, String unit, String note, Optional<Position> position)
+public record FixtureUse(String purpose, String unit, String note, Optional<Position> position, FixtureAim aim)
         implements FixtureUseBuilder.With {
-    public static final FixtureUse NONE = new FixtureUse("", "", "", Optional.empty());
+    public static final FixtureUse NONE = new FixtureUse("", "", "", Optional.empty(), FixtureAim.DOWN);
 
     public FixtureUse {
         PlainText.require("The purpose of a fixture", purpose);

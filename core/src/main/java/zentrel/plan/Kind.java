@@ -165,6 +165,14 @@ public final class Kind<E> {
                             .withRuns(
                                     o.runs().stream().filter(r -> !gone.test(r)).toList())));
 
+    public static final Kind<Surrounding> SURROUNDING = new Kind<>("surrounding", Surrounding.class, Surrounding::id);
+
+    public static final Kind<GroundPicture> GROUND_PICTURE = new Kind<>(
+                    "groundPicture", GroundPicture.class, GroundPicture::id)
+            .called("ground picture", "ground pictures");
+
+    public static final Kind<Viewpoint> VIEWPOINT = new Kind<>("viewpoint", Viewpoint.class, Viewpoint::id);
+
     /** The kinds that have a table of their own, in the order of a plan file: what is referred to by any kind comes first. */
     public static final List<Kind<?>> TABLES = List.of(
             SEGMENT,
@@ -183,7 +191,10 @@ public final class Kind<E> {
             FIXTURE_TYPE,
             PATCH_LIST,
             PIXEL_RUN,
-            PIXEL_OUTPUT);
+            PIXEL_OUTPUT,
+            SURROUNDING,
+            GROUND_PICTURE,
+            VIEWPOINT);
 
     /** Every kind: each table's, followed by those of its parts. */
     public static final List<Kind<?>> ALL = all();

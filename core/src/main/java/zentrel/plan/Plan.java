@@ -120,7 +120,6 @@ public final class Plan {
         return table(Kind.FIXTURE_TYPE);
     }
 
-    /** The fixtures as other programs have them. */
     public List<PixelRun> pixelRuns() {
         return table(Kind.PIXEL_RUN);
     }
@@ -129,6 +128,20 @@ public final class Plan {
         return table(Kind.PIXEL_OUTPUT);
     }
 
+    /** The bodies of the place. */
+    public List<Surrounding> surroundings() {
+        return table(Kind.SURROUNDING);
+    }
+
+    public List<GroundPicture> groundPictures() {
+        return table(Kind.GROUND_PICTURE);
+    }
+
+    public List<Viewpoint> viewpoints() {
+        return table(Kind.VIEWPOINT);
+    }
+
+    /** The fixtures as other programs have them. */
     public List<PatchList> patchLists() {
         return table(Kind.PATCH_LIST);
     }

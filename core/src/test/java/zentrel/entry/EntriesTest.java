@@ -29,9 +29,19 @@ import zentrel.profile.VoltRange;
 
 /** Whatever a plan can hold can be entered, and what is entered is what is shown then. */
 class EntriesTest {
-    /** What is no value of an entity: its id, parts that are entities of their own, and rows, which the Patch page edits. */
-    private static final Map<Kind<?>, Set<String>> NO_VALUES =
-            Map.of(Kind.HOST, Set.of("adapters"), Kind.RECEIVER, Set.of("ports"), Kind.PATCH_LIST, Set.of("rows"));
+    /**
+     * What is no value of an entity: its id, parts that are entities of their own, and rows and
+     * pictures, for which the pages have files.
+     */
+    private static final Map<Kind<?>, Set<String>> NO_VALUES = Map.of(
+            Kind.HOST,
+            Set.of("adapters"),
+            Kind.RECEIVER,
+            Set.of("ports"),
+            Kind.PATCH_LIST,
+            Set.of("rows"),
+            Kind.GROUND_PICTURE,
+            Set.of("picture"));
 
     /** Components that are gone into, for their own components are what is entered. */
     private static final Set<Class<?>> INTO = Set.of(
@@ -52,7 +62,9 @@ class EntriesTest {
             PixelPlacing.class,
             PixelDivision.class,
             PixelLimits.class,
-            PixelSupply.class);
+            PixelSupply.class,
+            FixtureAim.class,
+            FixtureOptics.class);
 
     /** Fixtures of a plan that is written and read again after each entry. */
     private static final int SMALL = 20;

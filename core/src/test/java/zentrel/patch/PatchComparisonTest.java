@@ -250,6 +250,7 @@ class PatchComparisonTest {
         assertThat(compared(list, list)).isEmpty();
         assertThat(list.has())
                 .contains(PatchColumn.NUMBER, PatchColumn.SLOT, PatchColumn.FOOTPRINT)
-                .doesNotContain(PatchColumn.POSITION, PatchColumn.NOTE);
+                .contains(PatchColumn.POSITION)
+                .doesNotContain(PatchColumn.PURPOSE, PatchColumn.NOTE);
     }
 }

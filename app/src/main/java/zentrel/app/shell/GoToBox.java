@@ -233,7 +233,10 @@ public final class GoToBox extends TextField {
                 Kind.FIXTURE_TYPE,
                 Kind.PATCH_LIST,
                 Kind.PIXEL_RUN,
-                Kind.PIXEL_OUTPUT)) {
+                Kind.PIXEL_OUTPUT,
+                Kind.SURROUNDING,
+                Kind.GROUND_PICTURE,
+                Kind.VIEWPOINT)) {
             things(fitting, plan.all(kind), x -> plan.index().name(x.id()) + " (" + kind.title() + ")");
         }
         List<Command> found = new ArrayList<>(fitting.begins);
