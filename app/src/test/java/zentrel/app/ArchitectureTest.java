@@ -59,7 +59,7 @@ class ArchitectureTest {
                     "ipv4 load plan profile source table text universe"), // what a segment carries is on its sheet
             Map.entry("patch", "plan table text"), // lists of fixtures that must agree
             Map.entry("pixel", "plan profile source table text"), // pixels over universes, their rate and power
-            Map.entry("lit", "path pixel plan profile"), // the place, and the light that arrives in it
+            Map.entry("lit", "path pixel plan profile text"), // the place, and the light that arrives in it
             Map.entry("mvr", "patch plan table text"), // scenes and fixture types of open standards
             Map.entry("demo", "gear ipv4 plan profile"));
 
