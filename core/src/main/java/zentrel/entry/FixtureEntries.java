@@ -78,7 +78,7 @@ public final class FixtureEntries {
                         f -> f.use().aim().standing(),
                         (f, v) -> f.withUse(f.use().withAim(f.use().aim().withStanding(v))))
                 .value(
-                        "turn",
+                        "bearing",
                         "Points to, degrees clockwise from away",
                         "use.aim.turn",
                         PlaceEntries.turn(),

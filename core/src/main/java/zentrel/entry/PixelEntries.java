@@ -1,6 +1,7 @@
 package zentrel.entry;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import zentrel.plan.*;
@@ -113,6 +114,18 @@ final class PixelEntries {
         return f.all();
     }
 
+    /** Pixels hang on one output: data that came by two would not reach them by either. */
+    private static void requireFree(Plan plan, PixelOutput output, List<Id<PixelRun>> runs) {
+        for (PixelOutput other : plan.pixelOutputs()) {
+            for (Id<PixelRun> run : runs) {
+                if (!other.id().equals(output.id()) && other.runs().contains(run)) {
+                    throw new IllegalArgumentException(plan.index().get(run).name() + " hangs on "
+                            + plan.index().name(other.id()) + "; take it off there first.");
+                }
+            }
+        }
+    }
+
     static List<Field<PixelOutput>> output() {
         FieldList<PixelOutput> f = new FieldList<>(Kind.PIXEL_OUTPUT);
         f.value("name", "Name", "name", Formats.TEXT, PixelOutput::name, PixelOutput::withName);
@@ -123,13 +136,18 @@ final class PixelEntries {
                 Formats.reference(Kind.RECEIVER),
                 PixelOutput::receiver,
                 PixelOutput::withReceiver);
-        f.value(
+        Format<List<Id<PixelRun>>> runs = Formats.list(Formats.reference(Kind.PIXEL_RUN));
+        f.any(
                 "runs",
                 "Its pixel runs, in order",
                 "runs",
-                Formats.list(Formats.reference(Kind.PIXEL_RUN)),
-                PixelOutput::runs,
-                PixelOutput::withRuns);
+                runs,
+                (plan, o) -> new Field.Shown(runs.shown(plan, o.runs()), Optional.empty()),
+                (plan, o, text) -> {
+                    List<Id<PixelRun>> read = runs.read(plan, text);
+                    requireFree(plan, o, read);
+                    return plan.with(o.id(), x -> x.withRuns(read));
+                });
         f.value(
                 "ports",
                 "Its universes arrive by (; between them)",

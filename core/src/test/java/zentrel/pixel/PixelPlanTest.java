@@ -21,6 +21,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 import zentrel.check.Check;
 import zentrel.command.Commands;
 import zentrel.demo.FernlightTrail;
+import zentrel.entry.Entries;
+import zentrel.entry.Field;
 import zentrel.gear.DeviceFactory;
 import zentrel.gear.Library;
 import zentrel.gear.PixelEdits;
@@ -421,5 +423,20 @@ class PixelPlanTest {
         assertThat(OutputFigures.tears(demo, split.outputs().get(4).output()))
                 .as("one universe comes as a whole")
                 .isFalse();
+    }
+
+    /** Pixels hang on one output; what somebody enters on a second one is refused, in its own order it is not. */
+    @Test
+    void pixelsHangOnOneOutput() {
+        Plan plan = FernlightTrail.ready();
+        Field<PixelOutput> runs = Entries.find(Kind.PIXEL_OUTPUT, "runs").orElseThrow();
+        Id<PixelOutput> first = Kind.PIXEL_OUTPUT.id("pergola.pixels1");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> runs.entered(plan, first, "Arch 1, Arch 3"))
+                .withMessageStartingWith("Arch 3 hangs on ")
+                .withMessageEndingWith("; take it off there first.");
+        Plan turned = runs.entered(plan, first, "Arch 2, Arch 1");
+        assertThat(turned.index().get(first).runs())
+                .containsExactly(Kind.PIXEL_RUN.id("arch-2"), Kind.PIXEL_RUN.id("arch-1"));
     }
 }
