@@ -85,7 +85,7 @@ public final class GdtfReader {
         if (modes.isEmpty()) {
             throw new IllegalArgumentException("the fixture type " + name + " has no mode with slots.");
         }
-        return new Read(new FixtureType(id, name, type.attribute("Manufacturer"), modes), leftOut);
+        return new Read(new FixtureType(id, name, type.attribute("Manufacturer"), modes, GdtfOptics.of(type)), leftOut);
     }
 
     private static String first(String... names) {

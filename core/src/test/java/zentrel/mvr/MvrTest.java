@@ -21,6 +21,7 @@ import zentrel.demo.FernlightTrail;
 import zentrel.patch.FixtureList;
 import zentrel.patch.PatchComparison;
 import zentrel.plan.FixtureMode;
+import zentrel.plan.FixtureOptics;
 import zentrel.plan.FixtureType;
 import zentrel.plan.Kind;
 import zentrel.plan.PatchRow;
@@ -71,6 +72,30 @@ class MvrTest {
         assertThat(type.modes())
                 .containsExactly(
                         new FixtureMode("Wash 18", List.of(List.of("dimmer", "pan", "pan fine", "", "", "red"))));
+    }
+
+    /** The beam's angle, the range of its zoom, and how far the head moves. */
+    @Test
+    void beamsAndHeadsAreRead() throws IOException {
+        String function =
+                "<DMXChannel Offset=\"%d\" Geometry=\"Head\"><LogicalChannel Attribute=\"%s\"><ChannelFunction PhysicalFrom=\"%s\" PhysicalTo=\"%s\"/></LogicalChannel></DMXChannel>";
+        String modes =
+                "<DMXMode Name=\"M\" Geometry=\"Head\"><DMXChannels>" + function.formatted(1, "Pan", "-270", "270")
+                        + function.formatted(2, "Tilt", "115.000000", "-115.000000")
+                        + function.formatted(3, "Zoom", "50", "8.5")
+                        + "</DMXChannels></DMXMode>";
+        FixtureType zooms = read(gdtf("<Geometry Name=\"Head\"><Beam Name=\"B\" BeamAngle=\"12\"/></Geometry>", modes));
+        assertThat(zooms.optics()).isEqualTo(new FixtureOptics(8.5, 50, 540, 230));
+        FixtureType fixed = read(gdtf(
+                "<Geometry Name=\"Head\"><Beam Name=\"B\" BeamAngle=\"12\"/></Geometry>",
+                "<DMXMode Name=\"M\" Geometry=\"Head\"><DMXChannels>" + channel("1", "Head", "Dimmer")
+                        + "</DMXChannels></DMXMode>"));
+        assertThat(fixed.optics()).isEqualTo(new FixtureOptics(12, 12, 540, 270));
+        FixtureType silent = read(gdtf(
+                "<Geometry Name=\"Head\"><Beam Name=\"B\" BeamAngle=\"wide\"/></Geometry>",
+                "<DMXMode Name=\"M\" Geometry=\"Head\"><DMXChannels>" + channel("1", "Head", "Dimmer")
+                        + "</DMXChannels></DMXMode>"));
+        assertThat(silent.optics().beam()).isEqualTo(FixtureOptics.USUAL.beam());
     }
 
     /** A geometry that three references repeat has its channels three times, from the slots that they name. */
