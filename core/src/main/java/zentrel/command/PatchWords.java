@@ -215,7 +215,12 @@ final class PatchWords {
                 .sorted(Comparator.comparingInt(f -> Integer.parseInt(f.number())))
                 .toList();
         if (found.isEmpty()) {
-            things.note("No fixture has one of the numbers " + numbers + ".");
+            List<Fixture> all = PatchEdits.byNumber(plan.fixtures());
+            things.note("No fixture has one of the numbers " + numbers + "."
+                    + (all.isEmpty()
+                            ? " The plan has none yet."
+                            : " The plan has " + all.get(0).number() + " to "
+                                    + all.get(all.size() - 1).number() + "."));
         }
         return found;
     }

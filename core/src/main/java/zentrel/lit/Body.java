@@ -19,6 +19,9 @@ public final class Body {
     private final double[] half;
     private final Vector middle;
 
+    /** The square of the radius of the ball around it. */
+    private final double around;
+
     Body(Surrounding of) {
         this.of = of;
         double angle = Math.toRadians(of.turn());
@@ -26,6 +29,7 @@ public final class Body {
         cos = Math.cos(angle);
         double height = Math.max(THIN, of.size().height());
         half = new double[] {of.size().width() / 2, of.size().depth() / 2, height / 2};
+        around = half[0] * half[0] + half[1] * half[1] + half[2] * half[2];
         middle = Vector.of(of.position()).plus(new Vector(0, 0, of.size().height() - height / 2));
     }
 
@@ -82,6 +86,11 @@ public final class Body {
 
     /** Where light falls on it: from without onto its near side, from within a room onto its walls. */
     Optional<Place.Hit> hit(Ray ray) {
+        Vector apart = middle.minus(ray.from());
+        double along = apart.dot(ray.direction());
+        if (apart.dot(apart) - along * along > around) {
+            return Optional.empty(); // it passes the ball around the body
+        }
         Vector from = inner(ray.from().minus(middle));
         Vector to = inner(ray.direction());
         double near = Double.NEGATIVE_INFINITY;

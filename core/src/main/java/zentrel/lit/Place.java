@@ -1,10 +1,9 @@
 package zentrel.lit;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import zentrel.plan.GroundPicture;
 import zentrel.plan.PixelRun;
 import zentrel.plan.Plan;
@@ -47,10 +46,16 @@ public final class Place {
 
     /** What somebody sees along a line of sight, however far away; empty for the sky. */
     public Optional<Hit> seen(Ray ray) {
-        Optional<Hit> ground = ray.toHeight(0).map(d -> new Hit(ray.at(d), Vector.UP, d, Optional.empty()));
-        return Stream.concat(ground.stream(), bodies.stream().flatMap(b -> b.hit(ray).stream()))
-                .min(Comparator.comparingDouble((Hit h) -> h.distance())
-                        .thenComparing(h -> h.on().isEmpty())); // a floor on the ground, not the ground
+        @Nullable Hit best = ray.toHeight(0)
+                .map(d -> new Hit(ray.at(d), Vector.UP, d, Optional.empty()))
+                .orElse(null);
+        for (Body body : bodies) { // a plain loop: it is asked for thousands of rays a second
+            @Nullable Hit hit = body.hit(ray).orElse(null);
+            if (hit != null && (best == null || hit.distance() <= best.distance())) {
+                best = hit; // of a floor on the ground and the ground, the floor
+            }
+        }
+        return Optional.ofNullable(best);
     }
 
     /** The height of what stands at a spot, on which other things can stand. */

@@ -42,7 +42,7 @@ public final class SpeedMain {
 
     private SpeedMain() {}
 
-    /** The first argument is the checkout; with others only those parts are measured: plans, whole, wire, sessions, cues, patch, pixels, decoders, answers, drag, flow, windows. */
+    /** The first argument is the checkout; with others only those parts are measured: plans, whole, wire, sessions, cues, patch, pixels, lit, decoders, answers, drag, flow, windows. */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         Path home = Path.of(args.length > 0 ? args[0] : ".");
         System.out.printf(
@@ -69,6 +69,9 @@ public final class SpeedMain {
         }
         if (parts.isEmpty() || parts.contains("patch")) {
             PatchSpeed.print();
+        }
+        if (parts.contains("lit")) { // JavaFX starts once in a process, and pixels start it
+            LitSpeed.print();
         }
         if (parts.isEmpty() || parts.contains("pixels")) {
             PixelSpeed.print();

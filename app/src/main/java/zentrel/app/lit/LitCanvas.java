@@ -22,10 +22,8 @@ import zentrel.lit.Camera;
 import zentrel.lit.FixtureLook;
 import zentrel.lit.LitPlan;
 import zentrel.lit.Place;
-import zentrel.lit.Ray;
 import zentrel.lit.Vector;
 import zentrel.path.SignalPaths;
-import zentrel.plan.BodyForm;
 import zentrel.plan.GroundPicture;
 import zentrel.plan.Id;
 import zentrel.plan.Kind;
@@ -35,17 +33,17 @@ import zentrel.plan.Plan;
 
 /** The picture of the place, in layers: what lies on the ground, the place and its light, pixels, marks. */
 final class LitCanvas extends Pane {
-    private static final double GRAB = 10;
     private static final Duration REST = Duration.millis(160);
     private static final double SLOWEST_FLASH = 3;
     private static final LitSight NOTHING = LitSight.of(LitPlan.of(new SignalPaths(Plan.EMPTY)));
 
     private final Layer ground = new Layer();
     private final Canvas base = new Canvas();
-    private final Layer pixels = new Layer();
+    private final Layer lit = new Layer();
     private final Canvas top = new Canvas();
     private final Rectangle clip = new Rectangle();
     private final LitPainter painter = new LitPainter(base.getGraphicsContext2D());
+    private final LightPaint lights = new LightPaint();
     private final LitMarks marks = new LitMarks(top.getGraphicsContext2D());
     private final PixelDots dots = new PixelDots();
     private final LitLevels levels;
@@ -68,7 +66,7 @@ final class LitCanvas extends Pane {
         getStyleClass().addAll("pixel-layout", "in-the-dark");
         base.setMouseTransparent(true);
         top.setMouseTransparent(true);
-        getChildren().addAll(ground, base, pixels, top);
+        getChildren().addAll(ground, base, lit, top);
         setClip(clip);
         setMinSize(80, 80);
         widthProperty().addListener(o -> resized());
@@ -108,13 +106,13 @@ final class LitCanvas extends Pane {
     void choose(Set<Id<?>> now) {
         chosen.clear();
         chosen.addAll(now);
-        drawLit();
+        drawAll();
     }
 
     /** Stand out, whatever is chosen. */
     void colour(Set<Id<?>> now) {
         coloured = now;
-        drawLit();
+        drawAll();
     }
 
     void manner(Manner now) {
@@ -129,13 +127,13 @@ final class LitCanvas extends Pane {
     /** Whether surroundings can be hit. */
     void hitSurroundings(boolean now) {
         surroundings = now;
-        drawLit();
+        drawAll();
     }
 
     /** Ends of a length that is being said. */
     void measure(List<Vector> ends) {
         measured = ends;
-        drawLit();
+        drawAll();
     }
 
     // --- looking ---
@@ -192,7 +190,7 @@ final class LitCanvas extends Pane {
         clip.setWidth(width);
         clip.setHeight(height);
         ground.resize(width, height);
-        pixels.resize(width, height);
+        lit.resize(width, height);
         for (Canvas canvas : List.of(base, top)) {
             canvas.setWidth(width);
             canvas.setHeight(height);
@@ -206,7 +204,7 @@ final class LitCanvas extends Pane {
 
     private void draw() {
         drawGround(true);
-        drawLit();
+        drawAll();
         rest.playFromStart();
     }
 
@@ -226,8 +224,8 @@ final class LitCanvas extends Pane {
         }
     }
 
-    /** Draws all that light and choice change. */
-    void drawLit() {
+    /** Draws the place, what is chosen and the light. */
+    private void drawAll() {
         if (base.getWidth() < 2) {
             return;
         }
@@ -238,17 +236,43 @@ final class LitCanvas extends Pane {
             painter.grid(view, sight.bounds());
         }
         painter.bodies(view, sight.place(), manner);
+        drawMarks(view);
+        drawLit();
+    }
+
+    /** Draws all that levels change, which is done many times a second. */
+    void drawLit() {
+        if (base.getWidth() < 2) {
+            return;
+        }
+        Camera.View view = view();
+        int[] screen = lit.pixels();
+        int across = lit.across();
         List<FixtureLook> looks = new ArrayList<>(sight.placed().size());
+        lights.begin(across, screen.length / across);
         for (LitSight.Placed each : sight.placed()) {
             FixtureLook look = flashed(levels.look(each.lamp()));
             looks.add(look);
             if (!manner.lines()) {
-                painter.light(view, sight.place(), each, look, manner);
+                lights.add(view, sight.place(), each, look, manner.haze());
             }
         }
-        dots.draw(sight, view, levels.pixels(sight), pixels.pixels(), pixels.across());
-        pixels.drawn();
-        drawMarks(view, looks);
+        lights.onto(screen, across);
+        dots.draw(sight, view, levels.pixels(sight), screen, across);
+        for (int i = 0; i < looks.size(); i++) {
+            head(view, sight.placed().get(i), looks.get(i), screen, across);
+        }
+        lit.drawn();
+    }
+
+    private static void head(Camera.View view, LitSight.Placed lamp, FixtureLook look, int[] screen, int across) {
+        if (view.isAhead(lamp.at())) {
+            Camera.Spot spot = view.spot(lamp.at());
+            int ring = lamp.lamp().dark().isPresent()
+                    ? LitColours.FAILS_ARGB
+                    : lamp.lamp().atRisk() ? LitColours.AT_RISK_ARGB : LitColours.SOFT_ARGB;
+            PixelDots.head(screen, across, spot.x(), spot.y(), look.screen(), ring, look.cells());
+        }
     }
 
     /** A strobe goes on and off, slower than it would hurt to look at. */
@@ -262,14 +286,12 @@ final class LitCanvas extends Pane {
                 : look.withRed(0).withGreen(0).withBlue(0).withCells(List.of());
     }
 
-    private void drawMarks(Camera.View view, List<FixtureLook> looks) {
+    private void drawMarks(Camera.View view) {
         GraphicsContext g = top.getGraphicsContext2D();
         g.clearRect(0, 0, top.getWidth(), top.getHeight());
         marks.begin();
         boolean numbers = manner.lines() || sight.placed().size() < 60;
-        for (int i = 0; i < looks.size(); i++) {
-            marks.head(view, sight.placed().get(i), looks.get(i), chosen, coloured, numbers);
-        }
+        sight.placed().forEach(each -> marks.head(view, each, chosen, coloured, numbers));
         for (Body body : sight.place().bodies()) {
             boolean picked = chosen.contains(body.of().id());
             Vector at = body.corner(0, 0, 1);
@@ -329,7 +351,7 @@ final class LitCanvas extends Pane {
 
     /** Where somebody draws a rectangle, or nothing. */
     void lasso(@Nullable Rectangle around) {
-        drawLit();
+        drawMarks(view());
         if (around != null) {
             GraphicsContext g = top.getGraphicsContext2D();
             g.setStroke(LitColours.HEATHER);
@@ -343,66 +365,16 @@ final class LitCanvas extends Pane {
 
     /** What is at a spot: a fixture, a pixel run, and where they can be hit, a surrounding or a picture. */
     Optional<Id<?>> at(double x, double y) {
-        Camera.View view = view();
-        double best = GRAB * GRAB;
-        @Nullable Id<?> found = null;
-        for (LitSight.Placed each : sight.placed()) {
-            if (view.isAhead(each.at())) {
-                Camera.Spot spot = view.spot(each.at());
-                double d = (spot.x() - x) * (spot.x() - x) + (spot.y() - y) * (spot.y() - y);
-                if (d < best) {
-                    best = d;
-                    found = each.fixture().id();
-                }
-            }
-        }
-        if (found != null) {
-            return Optional.of(found);
-        }
-        int pixel = dots.at(x, y, GRAB * 0.7);
-        if (pixel >= 0) {
-            return Optional.of(sight.lit()
-                    .pixels()
-                    .runs()
-                    .get(sight.lit().pixels().runOf(pixel))
-                    .id());
-        }
-        return surroundings ? surroundingAt(view.ray(x, y)) : Optional.empty();
-    }
-
-    private Optional<Id<?>> surroundingAt(Ray ray) {
-        Optional<Place.Hit> hit = sight.place().seen(ray);
-        Optional<Id<?>> body = hit.flatMap(Place.Hit::on)
-                .filter(s -> s.form() != BodyForm.ROOM)
-                .map(s -> s.id());
-        return body.or(() -> hit.flatMap(h -> sight.plan().groundPictures().stream()
-                .filter(p -> p.covers(h.at().x(), h.at().y()))
-                .reduce((a, b) -> b)
-                .map(p -> p.id())));
+        return picks().at(x, y, surroundings);
     }
 
     /** Fixtures and runs within a rectangle. */
     List<Id<?>> within(Rectangle around) {
-        Camera.View view = view();
-        Set<Id<?>> found = new LinkedHashSet<>();
-        for (LitSight.Placed each : sight.placed()) {
-            if (view.isAhead(each.at())) {
-                Camera.Spot spot = view.spot(each.at());
-                if (around.contains(spot.x(), spot.y())) {
-                    found.add(each.fixture().id());
-                }
-            }
-        }
-        for (int i = 0; i < dots.count(); i++) {
-            if (around.contains(dots.x(i), dots.y(i))) {
-                found.add(sight.lit()
-                        .pixels()
-                        .runs()
-                        .get(sight.lit().pixels().runOf(i))
-                        .id());
-            }
-        }
-        return List.copyOf(found);
+        return picks().within(around);
+    }
+
+    private LitPicks picks() {
+        return new LitPicks(sight, view(), dots);
     }
 
     /** What is seen at a spot, on bodies or on the ground; empty for the sky. */

@@ -15,6 +15,10 @@ final class LitColours {
     static final Color FAILS = Color.web("#E0607E");
     static final Color AT_RISK = Color.web("#E0873E");
 
+    static final int SOFT_ARGB = 0xFFA3A79F;
+    static final int FAILS_ARGB = 0xFFE0607E;
+    static final int AT_RISK_ARGB = 0xFFE0873E;
+
     private LitColours() {}
 
     static Color of(int argb, double opacity) {

@@ -59,6 +59,12 @@ final class LitLevels {
                 u -> heard.put(new Wire(u.protocol(), u.number()), u.levels().toArray()));
     }
 
+    /** The same from levels, 512 of each universe. */
+    void hear(Map<Wire, byte[]> universes) {
+        heard.clear();
+        heard.putAll(universes);
+    }
+
     void hearNothing() {
         heard.clear();
     }

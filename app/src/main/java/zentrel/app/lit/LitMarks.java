@@ -8,14 +8,11 @@ import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 import zentrel.lit.Camera;
 import zentrel.lit.Camera.Spot;
-import zentrel.lit.FixtureLook;
 import zentrel.lit.Lamp;
 import zentrel.plan.Id;
 
 /** Draws what is over the light: the heads of fixtures, what is wrong with them by shape, numbers, and what is chosen. */
 final class LitMarks {
-    private static final double HEAD = 3.5;
-    private static final double CELL = 3;
     private static final double FRAME = 9;
 
     /** Numbers are this far apart at least, so that none lies over another. */
@@ -40,14 +37,8 @@ final class LitMarks {
         g.setTextAlign(TextAlignment.LEFT);
     }
 
-    /** The head of a lamp. */
-    void head(
-            Camera.View view,
-            LitSight.Placed lamp,
-            FixtureLook look,
-            Set<Id<?>> chosen,
-            Set<Id<?>> coloured,
-            boolean all) {
+    /** What is said of a lamp beside its head. */
+    void head(Camera.View view, LitSight.Placed lamp, Set<Id<?>> chosen, Set<Id<?>> coloured, boolean all) {
         if (!view.isAhead(lamp.at())) {
             return;
         }
@@ -62,15 +53,6 @@ final class LitMarks {
             g.setLineWidth(2);
             g.strokeOval(x - FRAME, y - FRAME, 2 * FRAME, 2 * FRAME);
         }
-        if (look.cells().size() > 1) {
-            cells(x, y, look);
-        } else {
-            g.setFill(look.brightness() > 0 ? LitColours.of(look.screen(), 1) : LitColours.DARK);
-            g.fillOval(x - HEAD, y - HEAD, 2 * HEAD, 2 * HEAD);
-        }
-        g.setLineWidth(1);
-        g.setStroke(dark ? LitColours.FAILS : what.atRisk() ? LitColours.AT_RISK : LitColours.SOFT);
-        g.strokeOval(x - HEAD, y - HEAD, 2 * HEAD, 2 * HEAD);
         if ((dark || what.atRisk()) && (room(x, y) || picked)) {
             if (dark) {
                 gap(x, y - FRAME);
@@ -88,15 +70,6 @@ final class LitMarks {
                     lamp.fixture().number(),
                     picked ? LitColours.HEATHER : dark ? LitColours.FAILS : LitColours.SOFT,
                     picked);
-        }
-    }
-
-    private void cells(double x, double y, FixtureLook look) {
-        int count = Math.min(24, look.cells().size());
-        double left = x - count * CELL / 2;
-        for (int i = 0; i < count; i++) {
-            g.setFill(LitColours.of(look.cells().get(i), 1));
-            g.fillRect(left + i * CELL, y - CELL / 2, CELL, CELL);
         }
     }
 

@@ -329,8 +329,17 @@ public final class LitPage implements PageView {
         }
         hovered.setText(over.map(id -> said(id))
                 .orElseGet(() -> chosen.isEmpty()
-                        ? "Drag turns, Shift drags the view, the wheel comes nearer, W A S D walk; Home shows all."
+                        ? idle()
                         : chosen.size() == 1 ? said(chosen.iterator().next()) : several()));
+    }
+
+    private String idle() {
+        boolean empty = sight.placed().isEmpty()
+                && sight.plan().surroundings().isEmpty()
+                && sight.runs().isEmpty();
+        return empty
+                ? "Nothing stands here yet: build a room below, or by Add; then hang fixtures. Positions also come by MVR and CSV."
+                : "Drag turns, Shift drags the view, the wheel comes nearer, W A S D walk; Home shows all.";
     }
 
     private String several() {

@@ -5,23 +5,17 @@ import java.util.Comparator;
 import java.util.List;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
-import zentrel.lit.Beam;
 import zentrel.lit.Body;
 import zentrel.lit.Camera;
 import zentrel.lit.Camera.Spot;
-import zentrel.lit.FixtureLook;
 import zentrel.lit.Place;
 import zentrel.lit.Vector;
 import zentrel.plan.BodyForm;
 
-/** Draws the place in outline, and the light in it. */
+/** Draws the place in outline. */
 final class LitPainter {
     private static final int GRID_LINES = 40;
     private static final int TREE_CORNERS = 20;
-    private static final double LEAST_SEEN = 0.004;
-    private static final double FALLS = 0.3;
-    private static final double INNER = 0.6;
-    private static final double HAZE = 0.16;
 
     /** How it is drawn. */
     record Manner(double houseLight, boolean haze, boolean lines) {}
@@ -47,9 +41,11 @@ final class LitPainter {
         double y0 = Math.floor((bounds.middle().y() - across / 2) / step) * step;
         g.setStroke(LitColours.GRID);
         g.setLineWidth(1);
-        for (double d = 0; d <= across + step; d += step) {
-            line(view, new Vector(x0 + d, y0, 0), new Vector(x0 + d, y0 + across, 0));
-            line(view, new Vector(x0, y0 + d, 0), new Vector(x0 + across, y0 + d, 0));
+        int lines = (int) Math.ceil(across / step);
+        double far = lines * step;
+        for (int i = 0; i <= lines; i++) {
+            line(view, new Vector(x0 + i * step, y0, 0), new Vector(x0 + i * step, y0 + far, 0));
+            line(view, new Vector(x0, y0 + i * step, 0), new Vector(x0 + far, y0 + i * step, 0));
         }
     }
 
@@ -144,46 +140,6 @@ final class LitPainter {
         g.stroke();
     }
 
-    // --- the light ---
-
-    /** The light of a lamp: where it falls, and in haze the way there. */
-    void light(Camera.View view, Place place, LitSight.Placed lamp, FixtureLook look, Manner manner) {
-        double brightness = look.brightness();
-        if (brightness < LEAST_SEEN) {
-            return;
-        }
-        Beam beam = lamp.beam(look);
-        List<Vector> falls = lamp.falls(beam, place);
-        boolean sky = falls.isEmpty();
-        List<Vector> end = sky ? beam.end(Place.OPEN_SKY, LitSight.RIM) : falls;
-        if (manner.haze() && view.isAhead(lamp.at())) {
-            List<Spot> cone = view.outline(end);
-            if (!cone.isEmpty()) {
-                cone = new ArrayList<>(cone);
-                cone.add(view.spot(lamp.at()));
-                g.setFill(LitColours.of(look.hue(), HAZE * brightness * (sky ? 0.6 : 1)));
-                polygon(hull(cone), true);
-            }
-        }
-        if (!sky) {
-            g.setFill(LitColours.of(look.hue(), FALLS * brightness));
-            polygon(view.outline(falls), true);
-            polygon(view.outline(inner(falls)), true); // brighter in the middle
-        }
-    }
-
-    /** The same outline, drawn together around its middle. */
-    private static List<Vector> inner(List<Vector> outline) {
-        Vector sum = new Vector(0, 0, 0);
-        for (Vector each : outline) {
-            sum = sum.plus(each);
-        }
-        Vector middle = sum.times(1.0 / outline.size());
-        return outline.stream()
-                .map(v -> middle.plus(v.minus(middle).times(INNER)))
-                .toList();
-    }
-
     private void polygon(List<Spot> outline, boolean fill) {
         int n = outline.size();
         if (n < 3) {
@@ -202,29 +158,5 @@ final class LitPainter {
         } else {
             g.strokePolygon(xs, ys, n);
         }
-    }
-
-    /** The outline around spots. */
-    static List<Spot> hull(List<Spot> spots) {
-        List<Spot> sorted = new ArrayList<>(spots);
-        sorted.sort(Comparator.comparingDouble(Spot::x).thenComparingDouble(Spot::y));
-        List<Spot> hull = new ArrayList<>();
-        for (int pass = 0; pass < 2; pass++) {
-            int from = hull.size();
-            for (Spot each : sorted) {
-                while (hull.size() >= from + 2
-                        && cross(hull.get(hull.size() - 2), hull.get(hull.size() - 1), each) <= 0) {
-                    hull.remove(hull.size() - 1);
-                }
-                hull.add(each);
-            }
-            hull.remove(hull.size() - 1);
-            java.util.Collections.reverse(sorted);
-        }
-        return hull;
-    }
-
-    private static double cross(Spot a, Spot b, Spot c) {
-        return (b.x() - a.x()) * (c.y() - a.y()) - (b.y() - a.y()) * (c.x() - a.x());
     }
 }

@@ -1,6 +1,7 @@
 package zentrel.app.lit;
 
 import java.util.Arrays;
+import java.util.List;
 import zentrel.lit.Camera;
 import zentrel.pixel.PixelMap;
 
@@ -9,17 +10,19 @@ final class PixelDots {
     private static final int LEAST = 2;
     private static final int LARGEST = 9;
     private static final double OF_PITCH = 0.7;
+    private static final int HEAD = 8;
+    private static final int CELL = 3;
+    private static final int MOST_CELLS = 24;
 
     /** x, y and scale of each on the screen. */
     private float[] spots = new float[0];
 
     /**
-     * Draws them.
+     * Draws them over what is there.
      *
      * @param colours of each, {@code 0xFFrrggbb}
      */
     void draw(LitSight sight, Camera.View view, int[] colours, int[] into, int width) {
-        Arrays.fill(into, 0);
         float[] points = sight.points();
         if (spots.length != points.length) {
             spots = new float[points.length];
@@ -37,6 +40,35 @@ final class PixelDots {
                 int x = Math.round(spots[3 * i]) - size / 2;
                 int y = Math.round(spots[3 * i + 1]) - size / 2;
                 square(into, width, height, x, y, size, colours[i]);
+            }
+        }
+    }
+
+    /**
+     * Draws the head of a fixture: its colour in a ring.
+     *
+     * @param cells its colours beside each other where it has several
+     */
+    static void head(int[] into, int width, double x, double y, int colour, int ring, List<Integer> cells) {
+        int height = into.length / width;
+        if (cells.size() > 1) {
+            int left = (int) Math.round(x - Math.min(MOST_CELLS, cells.size()) * CELL / 2.0);
+            int top = (int) Math.round(y - CELL / 2.0);
+            int count = Math.min(MOST_CELLS, cells.size());
+            square(into, width, height, left - 1, top - 1, 1, ring);
+            for (int i = 0; i < count; i++) {
+                square(into, width, height, left + i * CELL, top, CELL, cells.get(i));
+            }
+            return;
+        }
+        int left = (int) Math.round(x - HEAD / 2.0);
+        int top = (int) Math.round(y - HEAD / 2.0);
+        for (int dy = 0; dy < HEAD; dy++) {
+            for (int dx = 0; dx < HEAD; dx++) {
+                double from = Math.hypot(dx - (HEAD - 1) / 2.0, dy - (HEAD - 1) / 2.0);
+                if (from <= HEAD / 2.0) {
+                    square(into, width, height, left + dx, top + dy, 1, from > HEAD / 2.0 - 1.2 ? ring : colour);
+                }
             }
         }
     }
