@@ -16,7 +16,7 @@ public record Beam(Ray middle, double angle) {
      *
      * <p>Pan turns the head counterclockwise seen from above where it hangs, tilt lifts it to where the aim's turn points; both are
      * in the middle at half of their range, where the light falls along the axis of the base (the direction of rotation follows the
-     * right-hand rule of DIN SPEC 15800 around the axes of a hanging device; from memory).
+     * right-hand rule around the axes of a hanging device: {@code GDTF_AXES} of the sources says how surely).
      */
     public static Beam of(Vector from, FixtureAim aim, FixtureOptics optics, FixtureLook look) {
         double turn = aim.turn();

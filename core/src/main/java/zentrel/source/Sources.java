@@ -125,6 +125,11 @@ public final class Sources {
             "A GDTF file tells the slots of each mode; a geometry that is referred to repeats its channels.",
             "DIN SPEC 15800, DMX modes",
             80);
+    public static final Sourced<String> GDTF_AXES = memory(
+            "BeamAngle, PhysicalFrom",
+            "A fixture of a GDTF file hangs with its light downwards; pan and tilt turn by the right-hand rule, beams and travels are in degrees.",
+            "DIN SPEC 15800, geometries and channel functions",
+            75);
     public static final Sourced<String> MVR_ADDRESS = memory(
             "Address",
             "An MVR file writes a start slot as universe and slot with a point between, or counted through all universes.",
@@ -183,6 +188,7 @@ public final class Sources {
             PIXEL_MILLIAMPS,
             SUPPLY_SPARE,
             GDTF_MODES,
+            GDTF_AXES,
             MVR_ADDRESS,
             WORKBOOK_COLUMNS,
             POWERSHELL_QUOTES);

@@ -146,7 +146,7 @@ class CommandsTableTest {
                 "set name of moon to Sun|Nothing here is called “moon”.",
                 "move fixture 9-1 to u3|A range runs upwards: 9 to 1 does not.",
                 "route 10-1 hut desk to rockery node|A range runs upwards: 10 to 1 does not.",
-                "remove fixture 90001|No fixture has one of the numbers 90001.",
+                "remove fixture 90001|No fixture has one of the numbers 90001. The plan has 101 to 2306.",
                 "rename boathouse node|This line is not finished: rename THING to NAME",
                 "install previs on boathouse node|Boathouse node is not a computer. There is Show-control computer, Office computer."
             })
