@@ -1,21 +1,15 @@
 package zentrel.plan;
 
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import zentrel.index.ListChange;
-import zentrel.ipv4.Ipv4Address;
 
 /**
  * What every part of the program needs to know of one kind of entity: what it is called, where it is kept, what it refers to and
@@ -37,8 +31,8 @@ public final class Kind<E> {
             .left((h, gone) -> Optional.of(h.withOwn(
                             h.own().withAccessoryOf(h.own().accessoryOf().filter(of -> !gone.test(of))))
                     .withFirewall(h.firewall()
-                            .withPrograms(kept(h.firewall().programs(), gone))
-                            .withPublicOn(kept(h.firewall().publicOn(), gone)))));
+                            .withPrograms(Leftovers.kept(h.firewall().programs(), gone))
+                            .withPublicOn(Leftovers.kept(h.firewall().publicOn(), gone)))));
 
     public static final Kind<Adapter> ADAPTER = new Kind<>("adapter", Adapter.class, Adapter::id)
             .settings(EntitySettings::of)
@@ -57,7 +51,7 @@ public final class Kind<E> {
                     b.inForce().adapters().forEach(to);
                 });
             })
-            .left((a, gone) -> gone.test(a.host()) ? Optional.empty() : Optional.of(unbound(a, gone)));
+            .left((a, gone) -> gone.test(a.host()) ? Optional.empty() : Optional.of(Leftovers.unbound(a, gone)));
 
     public static final Kind<Universe> UNIVERSE = new Kind<>("universe", Universe.class, Universe::id);
 
@@ -96,7 +90,7 @@ public final class Kind<E> {
                     b.line().ifPresent(to);
                 });
             })
-            .left(Kind::withoutBreaks);
+            .left(Leftovers::withoutBreaks);
 
     public static final Kind<ControlLink> LINK = new Kind<>("link", ControlLink.class, ControlLink::id)
             .settings(EntitySettings::of)
@@ -159,11 +153,8 @@ public final class Kind<E> {
             })
             .left((o, gone) -> gone.test(o.receiver())
                     ? Optional.empty()
-                    : Optional.of(o.withPorts(o.ports().stream()
-                                    .filter(p -> !gone.test(p))
-                                    .toList())
-                            .withRuns(
-                                    o.runs().stream().filter(r -> !gone.test(r)).toList())));
+                    : Optional.of(
+                            o.withPorts(Leftovers.kept(o.ports(), gone)).withRuns(Leftovers.kept(o.runs(), gone))));
 
     public static final Kind<Surrounding> SURROUNDING = new Kind<>("surrounding", Surrounding.class, Surrounding::id);
 
@@ -405,53 +396,5 @@ public final class Kind<E> {
     @Override
     public String toString() {
         return word;
-    }
-
-    // --- what is left of some ---
-
-    private static <E> Set<Id<E>> kept(Set<Id<E>> ids, Predicate<Id<?>> gone) {
-        return ids.stream().filter(id -> !gone.test(id)).collect(Collectors.toSet());
-    }
-
-    private static Optional<Fixture> withoutBreaks(Fixture fixture, Predicate<Id<?>> gone) {
-        List<Break> breaks =
-                fixture.breaks().stream().filter(b -> !gone.test(b.universe())).toList();
-        if (breaks.isEmpty()) {
-            return Optional.empty();
-        }
-        Fixture rest = fixture.withBreaks(breaks);
-        for (Id<Line> line : fixture.lines()) {
-            rest = gone.test(line) ? rest.withoutLine(line) : rest;
-        }
-        return Optional.of(rest);
-    }
-
-    /** Bindings to adapters that are gone are left to the system again. */
-    private static Application unbound(Application application, Predicate<Id<?>> gone) {
-        Application result = application;
-        for (Purpose purpose : application.bindings().keySet()) {
-            Setting<Binding> binding = application.bindings().get(purpose);
-            Binding planned = unbound(binding.planned(), gone);
-            Binding inForce = unbound(binding.inForce(), gone);
-            if (!planned.equals(binding.planned()) || !inForce.equals(binding.inForce())) {
-                result = result.withBinding(purpose, new Setting<>(planned, inForce, binding.entered()));
-            }
-        }
-        return result;
-    }
-
-    private static Binding unbound(Binding binding, Predicate<Id<?>> gone) {
-        if (binding.mode() != BindingMode.ADAPTERS
-                || binding.adapters().stream().noneMatch(gone)) {
-            return binding;
-        }
-        List<Id<Adapter>> rest =
-                binding.adapters().stream().filter(a -> !gone.test(a)).toList();
-        if (rest.isEmpty()) {
-            return Binding.AUTOMATIC;
-        }
-        Map<Id<Adapter>, Ipv4Address> addresses = new HashMap<>(binding.addresses());
-        addresses.keySet().retainAll((Collection<?>) rest);
-        return new Binding(BindingMode.ADAPTERS, rest, addresses);
     }
 }
