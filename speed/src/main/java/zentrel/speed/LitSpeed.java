@@ -16,9 +16,6 @@ import javafx.scene.Group;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import zentrel.app.lit.LitPicture;
-import zentrel.gear.DeviceFactory;
-import zentrel.gear.Library;
-import zentrel.gear.PixelEdits;
 import zentrel.gear.Spots;
 import zentrel.lit.LitPlan;
 import zentrel.lit.Wire;
@@ -32,8 +29,6 @@ import zentrel.profile.Protocol;
  */
 final class LitSpeed {
     private static final int CONTROLLERS = 4;
-    private static final int RUNS = 10;
-    private static final int PIXELS = 500;
     private static final int FIXTURES = 300;
     private static final int FOOTPRINT = 18;
     private static final int IN_UNIVERSE = 28;
@@ -46,7 +41,7 @@ final class LitSpeed {
     private LitSpeed() {}
 
     static void print() throws InterruptedException {
-        SignalPaths paths = new SignalPaths(plan());
+        SignalPaths paths = new SignalPaths(fixtures(PixelSpeed.plan(CONTROLLERS, 0.05)));
         Timing.print(
                 "lit",
                 "what is dark and why, fixtures:",
@@ -77,33 +72,6 @@ final class LitSpeed {
         System.gc();
         Runtime runtime = Runtime.getRuntime();
         return runtime.totalMemory() - runtime.freeMemory();
-    }
-
-    private static Plan plan() {
-        Library library = Library.shipped();
-        Plan plan = DeviceFactory.boxes(
-                        Plan.EMPTY,
-                        library,
-                        library.find("house/pixel-controller-wide").orElseThrow(),
-                        CONTROLLERS,
-                        "Wall",
-                        "Hall")
-                .edit()
-                .applyTo(Plan.EMPTY);
-        List<Receiver> receivers = new ArrayList<>(plan.receivers());
-        for (int i = 0; i < receivers.size(); i++) {
-            plan = PixelEdits.add(
-                            plan,
-                            plan.index().get(receivers.get(i).id()),
-                            RUNS,
-                            "Strip",
-                            PixelShape.grid(PIXELS / 10, 10, 0.05),
-                            PixelType.USUAL,
-                            Optional.of(101 + i * 3 * RUNS),
-                            Optional.empty())
-                    .applyTo(plan);
-        }
-        return fixtures(plan);
     }
 
     private static Plan fixtures(Plan with) {
@@ -210,7 +178,7 @@ final class LitSpeed {
                     "lit       %d fixtures (%d of them lit) and %d pixels drawn on %d by %d: %.1f pictures a second, %.1f ms of work each%n",
                     FIXTURES,
                     picture.lit(),
-                    CONTROLLERS * RUNS * PIXELS,
+                    CONTROLLERS * PixelSpeed.RUNS * PixelSpeed.PIXELS,
                     WIDTH,
                     HEIGHT,
                     frames / seconds,

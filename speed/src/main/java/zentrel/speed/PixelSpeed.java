@@ -41,8 +41,8 @@ import zentrel.plan.Receiver;
  */
 final class PixelSpeed {
     private static final int CONTROLLERS = 20;
-    private static final int RUNS = 10;
-    private static final int PIXELS = 500;
+    static final int RUNS = 10;
+    static final int PIXELS = 500;
     private static final int WIDTH = 1280;
     private static final int HEIGHT = 800;
     private static final double SECONDS = 6;
@@ -50,7 +50,7 @@ final class PixelSpeed {
     private PixelSpeed() {}
 
     static void print() throws InterruptedException {
-        Plan plan = plan();
+        Plan plan = plan(CONTROLLERS, 0.02);
         List<Id<Receiver>> all = ControllerSplit.controllers(plan);
         measured(
                 "split, universes:",
@@ -77,13 +77,18 @@ final class PixelSpeed {
         drawn(PixelMap.of(plan));
     }
 
-    private static Plan plan() {
+    /**
+     * Controllers that are full of pixels.
+     *
+     * @param pitch metres from a pixel to the next
+     */
+    static Plan plan(int controllers, double pitch) {
         Library library = Library.shipped();
         Plan plan = DeviceFactory.boxes(
                         Plan.EMPTY,
                         library,
                         library.find("house/pixel-controller-wide").orElseThrow(),
-                        CONTROLLERS,
+                        controllers,
                         "Wall",
                         "Hall")
                 .edit()
@@ -96,7 +101,7 @@ final class PixelSpeed {
                             receiver,
                             RUNS,
                             "Strip",
-                            PixelShape.grid(PIXELS / 10, 10, 0.02),
+                            PixelShape.grid(PIXELS / 10, 10, pitch),
                             PixelType.USUAL,
                             Optional.of(1 + i * 3 * RUNS),
                             Optional.empty())
