@@ -52,10 +52,12 @@ final class PlaceWords {
         return degrees < 0 ? degrees + 360 : degrees;
     }
 
-    /** {@code build FORM [NAME] of SIZE at POSITION [turned DEGREES]}. */
+    /** {@code build [COUNT] FORM [NAME] of SIZE at POSITION [turned DEGREES]}; several stand along a line, on an arc or in a grid. */
     List<Offer> build(List<String> typed) {
         List<String> words = new ArrayList<>(typed);
-        Map<String, String> parts = Words.parts(words, Set.of("of", "at", "turned"));
+        Map<String, String> parts = Words.parts(
+                words, Set.of("of", "at", "turned", "from", "to", "around", "radius", "grid", "by", "every"));
+        int count = !words.isEmpty() && words.get(0).matches("\\d{1,3}") ? Integer.parseInt(words.remove(0)) : 1;
         if (words.isEmpty()) {
             return List.of();
         }
@@ -71,12 +73,14 @@ final class PlaceWords {
         BodySize size = parts.containsKey("of")
                 ? PlaceEntries.SIZE_FORMAT.read(plan, parts.get("of"))
                 : PlaceEdits.usualSize(found.get());
-        Position at = position(parts.getOrDefault("at", "0/0/0"));
+        List<Position> at = spots(parts, count).orElseGet(() -> List.of(position("0/0/0")));
         double turn = turn(parts.getOrDefault("turned", "0"));
         String name = String.join(" ", words);
         return List.of(Offer.of(
-                "Build " + (name.isEmpty() ? "a " + form : name) + " of " + size + " m at " + at,
-                () -> PlaceEdits.build(plan, found.get(), name, size, turn, List.of(at))));
+                "Build " + (count > 1 ? count + " × " : "")
+                        + (name.isEmpty() ? (count > 1 ? "" : "a ") + form : name) + " of " + size + " m "
+                        + (at.size() > 1 ? "from " + at.get(0) + " on" : "at " + at.get(0)),
+                () -> PlaceEdits.build(plan, found.get(), name, size, turn, at)));
     }
 
     /** {@code hang|stand NUMBERS at P | from P to P | around P radius R [from A to A] | grid P by COUNT every XxY}. */

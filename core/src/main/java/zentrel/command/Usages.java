@@ -97,8 +97,8 @@ public final class Usages {
                     "spread pergola from U41"),
             new Usage("turn PIXELS by DEGREES", "turns pixels clockwise as they hang", "turn arch 3 by 90"),
             new Usage(
-                    "build FORM [NAME] of SIZE at POSITION [turned DEGREES]",
-                    "adds a room, wall, floor, platform, steps, pole, tree or block to the place, metres wide x deep x high",
+                    "build [COUNT] FORM [NAME] of SIZE at POSITION [turned DEGREES]",
+                    "adds a room, wall, floor, platform, steps, pole, tree or block to the place, metres wide x deep x high; several are placed as hang does it",
                     "build platform of 6x4x0.8 at 4/10/0 turned 15"),
             new Usage(
                     "hang NUMBERS at POSITION or from POSITION to POSITION or around POSITION radius METRES or grid POSITION by COUNT every METRESxMETRES",

@@ -292,11 +292,31 @@ class LitTest {
                 .containsExactly(new Position(0, 0, 0), new Position(1.5, 0, 0), new Position(0, 2, 0));
     }
 
+    /** Several bodies of one line stand where it says, each with a name of its own, on what is under them. */
+    @Test
+    void severalBodiesAreBuilt() {
+        Plan plan = FernlightTrail.ready();
+        Plan after = new Commands(plan, Library.shipped(), null)
+                .read("build 3 pole Lamp of 0.1x0.1x3 from 22/9/0 to 22/13/0")
+                .offers()
+                .get(0)
+                .work()
+                .get()
+                .edit()
+                .applyTo(plan);
+        assertThat(after.surroundings()
+                        .subList(
+                                plan.surroundings().size(), after.surroundings().size()))
+                .extracting(s -> s.name() + " at " + s.position())
+                .containsExactly("Lamp 1 at 22 / 9 / 0.4", "Lamp 2 at 22 / 11 / 0.4", "Lamp 3 at 22 / 13 / 0.4");
+    }
+
     /** Bad lines are refused in a sentence; good ones do what they say. */
     @ParameterizedTest
     @ValueSource(
             strings = {
                 "build castle of 3x3x3 at 0/0/0",
+                "build 0 tree of 3x3x5 from 0/0/0 to 9/0/0",
                 "build wall of 0 x 2 at 0/0/0",
                 "build wall of 8 by 3 at 0/0/0",
                 "build wall of 99999x1x1 at 0/0/0",

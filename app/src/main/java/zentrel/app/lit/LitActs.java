@@ -2,7 +2,6 @@ package zentrel.app.lit;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
@@ -19,6 +18,7 @@ import zentrel.plan.Id;
 import zentrel.plan.Kind;
 import zentrel.plan.Plan;
 import zentrel.plan.Position;
+import zentrel.plan.Surrounding;
 
 /** What is done with what is chosen, and with the place. */
 final class LitActs {
@@ -108,9 +108,14 @@ final class LitActs {
                 ? new Vector(canvas.middle().x(), canvas.middle().y(), 0).position()
                 : canvas.middle().position();
         Position tidy = new Position(tenth(at.x()), tenth(at.y()), at.z());
-        make(() -> PlaceEdits.build(document.plan(), form, "", PlaceEdits.usualSize(form), 0, List.of(tidy)));
-        document.tell("Built a " + form.word().toLowerCase(Locale.ROOT)
-                + " where you look. Its size is in the margin, once Surroundings can be hit.");
+        document.make(
+                () -> new GearEdit(
+                        PlaceEdits.build(document.plan(), form, "", PlaceEdits.usualSize(form), 0, List.of(tidy)),
+                        List.of()),
+                made -> {
+                    List<Surrounding> all = document.plan().surroundings();
+                    document.select(all.get(all.size() - 1).id()); // its size is set in the margin
+                });
     }
 
     private static double tenth(double metres) {

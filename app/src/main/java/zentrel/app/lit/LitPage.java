@@ -137,7 +137,7 @@ public final class LitPage implements PageView {
     @Override
     public void hidden() {
         source.rest();
-        turns.rest();
+        turns.end();
     }
 
     @Override

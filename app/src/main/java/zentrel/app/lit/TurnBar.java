@@ -82,7 +82,7 @@ final class TurnBar extends HBox {
         redraw.run();
     }
 
-    /** All are lit by their levels again. */
+    /** All are lit by their levels again; nothing runs. */
     void end() {
         timer.stop();
         at = -1;
@@ -90,10 +90,5 @@ final class TurnBar extends HBox {
         show(false);
         levels.only(Optional.empty());
         redraw.run();
-    }
-
-    /** Nothing runs while nobody looks. */
-    void rest() {
-        timer.stop();
     }
 }
