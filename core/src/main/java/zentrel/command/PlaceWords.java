@@ -74,6 +74,9 @@ final class PlaceWords {
                 ? PlaceEntries.SIZE_FORMAT.read(plan, parts.get("of"))
                 : PlaceEdits.usualSize(found.get());
         List<Position> at = spots(parts, count).orElseGet(() -> List.of(position("0/0/0")));
+        if (at.isEmpty()) {
+            throw new IllegalArgumentException("Build at least one, not 0.");
+        }
         double turn = turn(parts.getOrDefault("turned", "0"));
         String name = String.join(" ", words);
         return List.of(Offer.of(
